@@ -1,0 +1,152 @@
+#include "print/pages.h"
+#include "project/catalog.h"
+#include "sheet/true_size_sheet.h"
+#include "shell/dialogs.h"
+#include "shell/main_window.h"
+#include "shell/parts.h"
+#include "shell/settings.h"
+#include "theme/theme.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QRegularExpression>
+#include <QTimer>
+
+#include <iostream>
+
+namespace {
+
+using namespace columna;
+
+constexpr int kBadInput = 2;
+
+int complain(const QString& sentence) {
+  std::cerr << sentence.toStdString() << '\n';
+  return kBadInput;
+}
+
+std::optional<Stage> stageOf(const QString& name) {
+  if (name == QStringLiteral("study")) return Stage::Study;
+  if (name == QStringLiteral("wire")) return Stage::Wire;
+  if (name == QStringLiteral("wrap")) return Stage::Wrap;
+  return std::nullopt;
+}
+
+/// --shot STAGE OUT.png: the window as it would look, without a display.
+int shoot(Session& session, const QCommandLineParser& parser, const QStringList& words) {
+  const auto stage = stageOf(parser.value(QStringLiteral("shot")));
+  if (!stage) return complain(QStringLiteral("There is no stage \"%1\"; give study, wire or wrap.").arg(parser.value(QStringLiteral("shot"))));
+  if (words.isEmpty()) return complain(QStringLiteral("No picture named; give a name that ends in .png after the stage."));
+  const QRegularExpressionMatch size = QRegularExpression(QStringLiteral("^(\\d{3,4})x(\\d{3,4})$")).match(parser.value(QStringLiteral("size")));
+  if (!size.hasMatch()) return complain(QStringLiteral("\"%1\" is not a size; write it like 1280x800.").arg(parser.value(QStringLiteral("size"))));
+  session.setStage(*stage);
+  if (const QString limb = parser.value(QStringLiteral("select")); !limb.isEmpty()) {
+    const auto index = session.plan().figure.limb(limb.toStdString());
+    if (!index) return complain(QStringLiteral("This figure has no limb \"%1\".").arg(limb));
+    session.select(*index);
+  }
+  MainWindow window(session);
+  window.resize(size.captured(1).toInt(), size.captured(2).toInt());
+  window.show();
+  QApplication::processEvents();
+  window.mat()->clearFocus();
+  window.mat()->fit();
+  if (parser.isSet(QStringLiteral("why"))) {
+    for (Why* why : window.findChildren<Why*>())
+      if (why->isVisible()) {
+        why->button()->setChecked(true);
+        break;
+      }
+    QApplication::processEvents();
+  }
+  QApplication::processEvents();
+  if (!window.grab().save(words.front())) return complain(QStringLiteral("%1 could not be written; choose another folder.").arg(words.front()));
+  return 0;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+  // Without a display only the picture and PDF modes can run; they need none.
+  bool screenless = false;
+  for (int i = 1; i < argc; ++i) screenless = screenless || QByteArray(argv[i]).startsWith("--shot") || QByteArray(argv[i]).startsWith("--print");
+  if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+  if (!screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM") && !qEnvironmentVariableIsSet("DISPLAY") && !qEnvironmentVariableIsSet("WAYLAND_DISPLAY")) {
+    std::cerr << "There is no display to open a window on; start it from a desktop, or make pictures and PDFs with --shot and --print.\n";
+    return kBadInput;
+  }
+  QApplication app(argc, argv);
+  QApplication::setApplicationName(QStringLiteral("columna"));
+  QApplication::setApplicationDisplayName(QStringLiteral("Columna"));
+  QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
+  QApplication::setDesktopFileName(QStringLiteral("columna"));
+
+  QCommandLineParser parser;
+  parser.setApplicationDescription(QStringLiteral("Plans the wire and wool of a needle-felted animal."));
+  parser.addHelpOption();
+  parser.addVersionOption();
+  parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("a .columna project"), QStringLiteral("[file]"));
+  parser.addOptions({{QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
+                     {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"), QStringLiteral("A4")},
+                     {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire or wrap; then OUT.png"), QStringLiteral("stage")},
+                     {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"), QStringLiteral("1280x800")},
+                     {QStringLiteral("theme"), QStringLiteral("light or evening"), QStringLiteral("theme")},
+                     {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"), QStringLiteral("percent")},
+                     {QStringLiteral("select"), QStringLiteral("limb to select in the picture"), QStringLiteral("limb")},
+                     {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
+  parser.process(app);
+
+  auto catalog = loadCatalog(dataFolder(), ownPatternsFolder());
+  if (!catalog) return complain(QString::fromStdString(catalog.problem().sentence()));
+  for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
+  loadFonts();
+  QApplication::setFont(typeface(13));
+
+  const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print"));
+  QString wanted = parser.value(QStringLiteral("theme"));
+  if (wanted.isEmpty() && !pictures) wanted = settings().value(QStringLiteral("evening")).toBool() ? QStringLiteral("evening") : QStringLiteral("light");
+  if (!wanted.isEmpty() && wanted != QStringLiteral("light") && wanted != QStringLiteral("evening"))
+    return complain(QStringLiteral("There is no theme \"%1\"; give light or evening.").arg(wanted));
+  setEvening(wanted == QStringLiteral("evening"));
+  double text = parser.value(QStringLiteral("text")).toDouble() / 100;
+  if (text <= 0) text = pictures ? 1 : settings().value(QStringLiteral("text"), 1).toDouble();
+  setTextScale(text);
+
+  Session session(std::move(catalog).value());
+  QStringList words = parser.positionalArguments();
+  const bool hasFile = !words.isEmpty() && !words.front().endsWith(QStringLiteral(".png"));
+  if (pictures && hasFile)
+    if (const auto sentence = session.open(words.takeFirst())) return complain(*sentence);
+  if (parser.isSet(QStringLiteral("shot"))) return shoot(session, parser, words);
+  if (parser.isSet(QStringLiteral("print"))) {
+    const QString paper = parser.value(QStringLiteral("paper"));
+    if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter")) return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));
+    const auto pages = trueSizeSheet(session.project(), session.plan(), session.catalog(), paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter);
+    if (const auto sentence = writePdf(parser.value(QStringLiteral("print")), pages, QString::fromStdString(session.project().name))) return complain(*sentence);
+    return 0;
+  }
+
+  MainWindow window(session);
+  window.show();
+  QTimer::singleShot(0, &window, [&] {
+    window.offerRecovered();
+    if (hasFile) {
+      window.openFile(words.front());
+      return;
+    }
+    if (!session.path().isEmpty()) return;
+    switch (askFirst(&window)) {
+    case FirstChoice::Demo: window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string())); break;
+    case FirstChoice::Open: {
+      const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(), MainWindow::tr("Columna projects (*.columna)"));
+      if (!path.isEmpty()) window.openFile(path);
+      break;
+    }
+    case FirstChoice::Fresh:
+    case FirstChoice::Nothing: break;
+    }
+  });
+  return QApplication::exec();
+}

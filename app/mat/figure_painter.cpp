@@ -1,0 +1,373 @@
+#include "mat/figure_painter.h"
+
+#include "theme/theme.h"
+
+#include <QPainterPath>
+#include <QTransform>
+
+#include <cmath>
+#include <set>
+
+namespace columna {
+namespace {
+
+QPainterPath spline(const QPolygonF& points) {
+  QPainterPath path(points.first());
+  for (qsizetype i = 0; i + 1 < points.size(); ++i) {
+    const QPointF before = points[std::max<qsizetype>(i - 1, 0)];
+    const QPointF after = points[std::min<qsizetype>(i + 2, points.size() - 1)];
+    path.cubicTo(points[i] + (points[i + 1] - before) / 6, points[i + 1] - (after - points[i]) / 6, points[i + 1]);
+  }
+  return path;
+}
+
+/// Straight runs with rounded corners: a real elbow, not a hose.
+QPainterPath elbows(const QPolygonF& points, double radius) {
+  QPainterPath path(points.first());
+  for (qsizetype i = 1; i + 1 < points.size(); ++i) {
+    const QPointF in = points[i] - points[i - 1];
+    const QPointF out = points[i + 1] - points[i];
+    const double li = std::hypot(in.x(), in.y());
+    const double lo = std::hypot(out.x(), out.y());
+    if (li < 1e-6 || lo < 1e-6) continue;
+    const double r = std::min({radius, li / 2, lo / 2});
+    path.lineTo(points[i] - in * (r / li));
+    path.quadTo(points[i], points[i] + out * (r / lo));
+  }
+  path.lineTo(points.last());
+  return path;
+}
+
+bool axial(LimbKind kind) {
+  return kind == LimbKind::Head || kind == LimbKind::Neck || kind == LimbKind::Trunk || kind == LimbKind::Tail;
+}
+
+/// The tube's ring nearest to a girth's place.
+const Ring* ringAt(const Figure& figure, const Girth& girth) {
+  const Ring* best = nullptr;
+  double least = 1e9;
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i < tube.slabBone.size(); ++i)
+      if (tube.slabBone[i] == girth.bone && std::abs(tube.slabAt[i] - girth.at) < least) {
+        least = std::abs(tube.slabAt[i] - girth.at);
+        best = &tube.rings[i];
+      }
+  return best;
+}
+
+} // namespace
+
+void paintVerdict(QPainter& p, const QPointF& c, double r, Level level) {
+  const Theme& t = theme();
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  if (level == Level::Good) {
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.alder);
+    p.drawEllipse(c, r, r);
+    p.setPen(QPen(t.card, r * 0.26, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.setBrush(Qt::NoBrush);
+    p.drawPolyline(QPolygonF{c + QPointF(-r * 0.45, 0), c + QPointF(-r * 0.1, r * 0.38), c + QPointF(r * 0.48, -r * 0.38)});
+  } else if (level == Level::Doubtful) {
+    const QPolygonF lozenge{c + QPointF(0, -r), c + QPointF(r, 0), c + QPointF(0, r), c + QPointF(-r, 0)};
+    p.setPen(QPen(t.weld, 1.6, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+    p.setBrush(t.card);
+    p.drawPolygon(lozenge);
+    p.setBrush(t.weld);
+    p.drawPolygon(QPolygonF{c + QPointF(0, -r), c + QPointF(0, r), c + QPointF(-r, 0)});
+  } else {
+    const double s = r * 0.86;
+    p.setPen(QPen(t.madder, 1.8));
+    p.setBrush(t.card);
+    p.drawRect(QRectF(c.x() - s, c.y() - s, 2 * s, 2 * s));
+    p.drawLine(c + QPointF(-s * 0.5, -s * 0.5), c + QPointF(s * 0.5, s * 0.5));
+    p.drawLine(c + QPointF(s * 0.5, -s * 0.5), c + QPointF(-s * 0.5, s * 0.5));
+  }
+  p.restore();
+}
+
+void paintTag(QPainter& p, const QPointF& tip, bool pointsLeft, const QString& letter, const QColor& colour) {
+  const double s = px(18);
+  const double point = px(6);
+  const double dir = pointsLeft ? 1 : -1;
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  const QPointF a = tip + QPointF(dir * point, -s / 2);
+  QPolygonF shape{tip, a, a + QPointF(dir * s, 0), a + QPointF(dir * s, s), a + QPointF(0, s)};
+  p.setPen(QPen(colour, 2, Qt::SolidLine, Qt::SquareCap, Qt::RoundJoin));
+  p.setBrush(theme().card);
+  p.drawPolygon(shape);
+  p.setPen(theme().ink);
+  p.setFont(typeface(13, QFont::Bold));
+  p.drawText(QRectF(dir > 0 ? a.x() : a.x() - s, a.y(), s, s), Qt::AlignCenter, letter);
+  p.restore();
+}
+
+void paintWire(QPainter& p, const QPainterPath& path, double width, int piece, double opacity, bool pattern, bool onWool) {
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setOpacity(opacity);
+  p.setBrush(Qt::NoBrush);
+  const QColor colour = onWool ? theme().piecesOnWool[static_cast<size_t>(piece) % 8] : theme().piece(piece);
+  p.setPen(QPen(colour, width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+  p.drawPath(path);
+  const QVector<qreal> dash = pieceDash(piece);
+  if (pattern && !dash.isEmpty() && width >= 2.4) {
+    const double line = width * 0.42;
+    QPen pen(onWool ? lightTheme().card : theme().card, line, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin);
+    QVector<qreal> inWidths;
+    for (const qreal d : dash) inWidths << d / line;
+    pen.setDashPattern(inWidths);
+    p.setPen(pen);
+    p.drawPath(path);
+  }
+  p.restore();
+}
+
+void paintLashing(QPainter& p, const QPointF& at, double size, const QColor& colour) {
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setPen(QPen(colour, 2, Qt::SolidLine, Qt::RoundCap));
+  for (int i = -1; i <= 2; ++i) {
+    const double x = at.x() + (i - 0.5) * size * 0.42;
+    p.drawLine(QPointF(x - size * 0.18, at.y() + size * 0.55), QPointF(x + size * 0.18, at.y() - size * 0.55));
+  }
+  p.restore();
+}
+
+QTransform FigurePainter::transform() const {
+  const double s = v_.scale * plan_.figure.scale;
+  return {s, 0, 0, -s, v_.origin.x(), v_.origin.y()};
+}
+
+bool FigurePainter::chosen(int limb) const { return limb >= 0 && limb == how_.selected; }
+
+void FigurePainter::body() {
+  const Theme& t = theme();
+  const bool wrap = how_.stage == Stage::Wrap;
+  const QTransform m = transform();
+  p_.save();
+  p_.setRenderHint(QPainter::Antialiasing);
+  if (!shape_.far.isEmpty()) {
+    p_.setPen(QPen(t.farLine, 1));
+    p_.setBrush(t.farFill);
+    p_.drawPath(m.map(shape_.far));
+  }
+  const QPainterPath near = m.map(shape_.near);
+  const QPainterPath flats = m.map(shape_.flats);
+  if (wrap) {
+    p_.setPen(QPen(t.faint, 1.2, Qt::CustomDashLine));
+    QPen dashed(t.faint, 1.2);
+    dashed.setDashPattern({5, 4});
+    p_.setPen(dashed);
+    p_.setBrush(t.farFill);
+    p_.drawPath(near);
+    p_.setPen(QPen(t.ink, how_.small ? 1 : 1.5));
+    p_.setBrush(t.wool);
+    p_.drawPath(m.map(shape_.core));
+  } else {
+    p_.setPen(QPen(t.ink, how_.small ? 1 : 1.5));
+    p_.setBrush(t.coat);
+    p_.drawPath(flats);
+    p_.drawPath(near);
+    p_.setPen(Qt::NoPen);
+    p_.setBrush(t.core);
+    p_.drawPath(m.map(shape_.core));
+  }
+  if (how_.selected >= 0 && how_.selected < static_cast<int>(shape_.limbs.size())) {
+    const auto l = static_cast<size_t>(how_.selected);
+    p_.setPen(QPen(t.woad, how_.small ? 1.4 : 2));
+    QColor fill = t.wash;
+    if (wrap) fill.setAlpha(110);
+    p_.setBrush(fill);
+    p_.drawPath(m.map(shape_.limbs[l]));
+    if (!how_.small) {
+      QPen dashed(t.woad, 1);
+      dashed.setDashPattern({3, 3});
+      p_.setPen(dashed);
+      p_.setBrush(Qt::NoBrush);
+      p_.drawPath(m.map(shape_.limbCores[l]));
+    }
+  } else if (how_.hovered >= 0 && how_.hovered < static_cast<int>(shape_.limbs.size()) && !how_.small) {
+    p_.setPen(QPen(t.woad, 1.2));
+    p_.setBrush(Qt::NoBrush);
+    p_.drawPath(m.map(shape_.limbs[static_cast<size_t>(how_.hovered)]));
+  }
+  // Eyes: the one on this side, or both from before.
+  const double r = std::max(1.5, plan_.figure.eyeDiameter / 2 * v_.scale);
+  p_.setPen(Qt::NoPen);
+  p_.setBrush(t.ink);
+  for (size_t e = 0; e < plan_.figure.eyes.size(); ++e)
+    if (v_.view != View::Side || plan_.figure.eyes[e].y() <= 0) p_.drawEllipse(v_.at(plan_.figure.eyes[e]), r, r);
+  p_.restore();
+}
+
+std::vector<QPolygonF> FigurePainter::pathsOf(const Piece& piece, bool& smooth) const {
+  std::vector<QPolygonF> out;
+  std::set<std::pair<int, int>> seen; // a doubled wire is drawn once
+  smooth = true;
+  for (const int l : piece.limbs) smooth = smooth && axial(plan_.figure.limbs[static_cast<size_t>(l)].kind);
+  bool open = false;
+  for (size_t i = 0; i + 1 < piece.route.size(); ++i) {
+    const int a = piece.route[i];
+    const int b = piece.route[i + 1];
+    if (!seen.insert({std::min(a, b), std::max(a, b)}).second) {
+      open = false;
+      continue;
+    }
+    if (!open) out.push_back({v_.at(plan_.skeleton.points[static_cast<size_t>(a)].at)});
+    out.back() << v_.at(plan_.skeleton.points[static_cast<size_t>(b)].at);
+    open = true;
+  }
+  return out;
+}
+
+void FigurePainter::piece(int index, bool far) {
+  const Piece& piece = plan_.pieces[static_cast<size_t>(index)];
+  if (piece.limbs.empty()) {
+    if (piece.route.empty() || how_.small) return;
+    paintLashing(p_, v_.at(plan_.skeleton.points[static_cast<size_t>(piece.route.front())].at), px(13), theme().piece(index));
+    return;
+  }
+  bool smooth = false;
+  const bool onWool = how_.stage == Stage::Wrap;
+  double width = piece.diameter;
+  for (const int l : piece.limbs) width = std::max(width, plan_.limbs[static_cast<size_t>(l)].section.bundle());
+  width = std::max(how_.small ? 1.6 : 2.2, std::min(width * v_.scale, how_.small ? 3.0 : 60.0));
+  for (const QPolygonF& run : pathsOf(piece, smooth)) {
+    const QPainterPath path = smooth ? spline(run) : elbows(run, px(5));
+    paintWire(p_, path, width, index, far ? 0.45 : 1, !how_.small, onWool);
+  }
+}
+
+void FigurePainter::wire() {
+  const auto isFarPiece = [&](const Piece& piece) {
+    return std::all_of(piece.limbs.begin(), piece.limbs.end(), [&](int l) { return isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view); }) &&
+           !piece.limbs.empty();
+  };
+  for (const bool far : {true, false})
+    for (size_t i = 0; i < plan_.pieces.size(); ++i)
+      if (isFarPiece(plan_.pieces[i]) == far && !plan_.pieces[i].limbs.empty()) piece(static_cast<int>(i), far);
+  for (size_t i = 0; i < plan_.pieces.size(); ++i)
+    if (plan_.pieces[i].limbs.empty()) piece(static_cast<int>(i), false);
+}
+
+void FigurePainter::joints() {
+  const Theme& t = theme();
+  p_.save();
+  p_.setRenderHint(QPainter::Antialiasing);
+  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan_.figure.limbs[l];
+    if (isFar(limb, v_.view) && !chosen(static_cast<int>(l))) continue;
+    if (limb.kind == LimbKind::Digits && !chosen(static_cast<int>(l))) continue;
+    const bool mine = chosen(static_cast<int>(l));
+    for (const WireRun& run : plan_.skeleton.limbs[l])
+      for (const int point : run.points) {
+        const QPointF at = v_.at(plan_.skeleton.points[static_cast<size_t>(point)].at);
+        p_.setPen(QPen(mine ? t.card : t.ink, 1.4));
+        p_.setBrush(mine ? t.woad : t.card);
+        p_.drawEllipse(at, mine ? px(5.5) : px(4), mine ? px(5.5) : px(4));
+      }
+  }
+  p_.restore();
+}
+
+void FigurePainter::girths() {
+  const Theme& t = theme();
+  p_.save();
+  p_.setRenderHint(QPainter::Antialiasing);
+  p_.setFont(typeface(13));
+  std::vector<QRectF> taken;
+  for (const bool selectedFirst : {true, false})
+    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
+      const bool mine = chosen(static_cast<int>(l));
+      if (mine != selectedFirst || plan_.figure.limbs[l].kind == LimbKind::Digits) continue;
+      if (isFar(plan_.figure.limbs[l], v_.view) && !mine) continue;
+      const bool upright = axial(plan_.figure.limbs[l].kind);
+      for (const Girth& g : plan_.wool.limbs[l].girths) {
+        const Ring* ring = ringAt(plan_.figure, g);
+        if (!ring || g.felted <= 0) continue;
+        const double coat = plan_.wool.coatThickness;
+        const Vec3 reach = ring->v * (ring->rv - coat);
+        QPointF a = v_.at(Vec3(ring->centre + reach));
+        QPointF b = v_.at(Vec3(ring->centre - reach));
+        if (a.y() > b.y()) std::swap(a, b);
+        p_.setPen(mine ? QPen(t.woad, 3) : QPen(QColor(QStringLiteral("#6E5F4E")), 1.5));
+        p_.drawLine(a, b);
+        if (how_.small) continue;
+        const QString text = QString::number(std::lround(g.felted));
+        const double w = QFontMetricsF(p_.font()).horizontalAdvance(text);
+        QPointF at = upright ? a + QPointF(0, -px(26)) : (a.x() > b.x() ? a : b) + QPointF(px(8) + w / 2 + plan_.wool.coatThickness * v_.scale, px(4));
+        if (upright) at.setY(std::min(at.y(), a.y() - plan_.wool.coatThickness * v_.scale - px(12)));
+        const QRectF box(at.x() - w / 2 - 4, at.y() - px(12), w + 8, px(15));
+        if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.intersects(box); })) continue;
+        taken.push_back(box);
+        p_.setPen(mine ? t.woad : t.ink);
+        p_.drawText(QPointF(at.x() - w / 2, at.y()), text);
+        if (upright) {
+          p_.setPen(QPen(t.faint, 1));
+          p_.drawLine(QPointF(at.x(), at.y() + px(4)), a);
+        }
+      }
+    }
+  p_.restore();
+}
+
+void FigurePainter::grams() {
+  p_.save();
+  p_.setFont(typeface(13, QFont::DemiBold));
+  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan_.figure.limbs[l];
+    if (isFar(limb, v_.view) || !axial(limb.kind)) continue;
+    const QRectF box = transform().mapRect(shape_.limbCores[l].boundingRect());
+    const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, UnitSystem::Metric));
+    const double w = QFontMetricsF(p_.font()).horizontalAdvance(text) + 10;
+    if (box.width() < w || box.height() < px(18)) continue;
+    QPointF at = box.center();
+    if (!shape_.limbCores[l].contains(transform().inverted().map(at))) continue;
+    // A patch of wool under the text keeps it off the girth lines.
+    const QRectF patch(at.x() - w / 2, at.y() - px(10), w, px(20));
+    p_.setPen(Qt::NoPen);
+    p_.setBrush(theme().wool);
+    p_.drawRoundedRect(patch, 6, 6);
+    p_.setPen(lightTheme().ink);
+    p_.drawText(patch, Qt::AlignCenter, text);
+  }
+  p_.restore();
+}
+
+void FigurePainter::findings() {
+  std::set<std::string> marked;
+  for (const Finding& f : plan_.findings) {
+    const auto limb = plan_.figure.limb(f.where);
+    if (f.level == Level::Good || !limb || !marked.insert(f.where).second) continue;
+    int l = *limb;
+    if (isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view) && plan_.figure.limbs[static_cast<size_t>(l)].twin >= 0)
+      l = plan_.figure.limbs[static_cast<size_t>(l)].twin;
+    const QRectF box = transform().mapRect(shape_.limbs[static_cast<size_t>(l)].boundingRect());
+    const QPointF at(box.center().x() + (axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? 0 : box.width() / 2 + px(12)),
+                     axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? box.top() - px(16) : box.center().y());
+    paintVerdict(p_, at, px(8), f.level);
+  }
+}
+
+int FigurePainter::limbAt(const Figure& figure, const ViewShape& shape, const Viewport& viewport, const QPointF& pixel) {
+  const Vec2 mm = viewport.mm(pixel);
+  const QPointF at(mm.x() / figure.scale, mm.y() / figure.scale);
+  int best = -1;
+  double least = 1e18;
+  for (const bool far : {false, true}) {
+    for (size_t l = 0; l < shape.limbs.size(); ++l) {
+      if (isFar(figure.limbs[l], viewport.view) != far || !shape.limbs[l].contains(at)) continue;
+      const QRectF box = shape.limbs[l].boundingRect();
+      if (box.width() * box.height() < least) {
+        least = box.width() * box.height();
+        best = static_cast<int>(l);
+      }
+    }
+    if (best >= 0) return best;
+  }
+  return best;
+}
+
+} // namespace columna

@@ -1,0 +1,329 @@
+#include "mat/mat.h"
+
+#include "theme/theme.h"
+
+#include <QEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr int kRulerTop = 24;
+constexpr int kRulerLeft = 32;
+constexpr int kBand = 136; ///< the lower band with the two small views
+
+constexpr std::array<std::array<View, 3>, 3> kOrder{
+    {{View::Side, View::Above, View::Front}, {View::Front, View::Side, View::Above}, {View::Above, View::Side, View::Front}}};
+
+} // namespace
+
+Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setMouseTracking(true);
+  setFocusPolicy(Qt::StrongFocus);
+  setAccessibleName(tr("Mat with the figure"));
+  setAccessibleDescription(tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
+  connect(&session_, &Session::planChanged, this, [this] {
+    place();
+    update();
+  });
+  connect(&session_, &Session::selectionChanged, this, [this] {
+    const int l = session_.selected();
+    setAccessibleDescription(l < 0 ? tr("whole figure selected")
+                                   : tr("%1 selected").arg(QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(l)].name)));
+    update();
+  });
+  connect(&session_, &Session::stageChanged, this, [this] {
+    place();
+    update();
+  });
+}
+
+QRectF Mat::centreArea() const {
+  const double top = px(kRulerTop);
+  const double left = px(kRulerLeft);
+  return {left, top, width() - left, height() - top};
+}
+
+void Mat::place() {
+  const Figure& f = session_.plan().figure;
+  const double coat = session_.plan().wool.coatThickness;
+  const QRectF area = centreArea();
+  // The mat never lets the small views crowd out the large one.
+  const double band = std::min<double>(px(kBand), area.height() * 0.3);
+  const QRectF main(area.left(), area.top(), area.width(), area.height() - band);
+  const auto& order = kOrder[static_cast<size_t>(main_)];
+  const auto boundsOf = [&](View view) {
+    const QRectF b = shapes_.of(f, coat, view).bounds;
+    return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
+  };
+  const QRectF large = boundsOf(order[0]);
+  ports_[0].view = order[0];
+  ports_[0].clip = main;
+  if (fitted_ && !frozen_) {
+    const double sides = px(session_.stage() == Stage::Study ? 110 : 60);
+    const double above = px(session_.stage() == Stage::Study ? 40 : 64);
+    const double below = px(main_ == View::Side ? 52 : 24);
+    const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(), (main.height() - above - below) / large.height()));
+    ports_[0].scale = scale;
+    const double w = large.width() * scale;
+    const double spare = main.height() - above - below - large.height() * scale;
+    ports_[0].origin = {main.left() + (main.width() - w) / 2 - large.left() * scale, main.bottom() - below - spare / 2 + large.top() * scale};
+  }
+  const double each = area.width() / 2;
+  for (size_t i = 1; i < 3; ++i) {
+    const QRectF b = boundsOf(order[i]);
+    Viewport& v = ports_[i];
+    v.view = order[i];
+    v.clip = QRectF(area.left() + (i == 1 ? 0 : each + px(16)), main.bottom(), i == 1 ? each : each - px(16), band);
+    const QRectF room = v.clip.adjusted(px(16), px(30), -px(i == 1 ? 16 : 130), -px(10));
+    v.scale = std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(), ports_[0].scale / 2}));
+    const double x = i == 1 ? room.left() : room.left() + std::min<double>(px(40), std::max(0.0, room.width() - b.width() * v.scale));
+    v.origin = {x - b.left() * v.scale, room.bottom() - (room.height() - b.height() * v.scale) / 2 + b.top() * v.scale};
+  }
+}
+
+void Mat::fit() {
+  fitted_ = true;
+  place();
+  update();
+}
+
+void Mat::zoom(double factor) {
+  const QPointF at = ports_[0].clip.center();
+  fitted_ = false;
+  const double next = std::clamp(ports_[0].scale * factor, 0.05, 60.0);
+  ports_[0].origin = at + (ports_[0].origin - at) * (next / ports_[0].scale);
+  ports_[0].scale = next;
+  place();
+  update();
+}
+
+void Mat::trueSize() { zoom(screenPixelsPerMm_ / ports_[0].scale); }
+
+void Mat::setThroughWool(bool on) {
+  throughWool_ = on;
+  update();
+}
+
+void Mat::enlarge(View view) {
+  main_ = view;
+  fitted_ = true;
+  place();
+  update();
+}
+
+int Mat::portAt(const QPointF& pixel) const {
+  for (size_t i = 0; i < ports_.size(); ++i)
+    if (ports_[i].clip.contains(pixel)) return static_cast<int>(i);
+  return -1;
+}
+
+QPoint Mat::pointOf(int limb) {
+  const Figure& f = session_.plan().figure;
+  const ViewShape& shape = shapes_.of(f, session_.plan().wool.coatThickness, ports_[0].view);
+  const FigureLimb& l = f.limbs[static_cast<size_t>(limb)];
+  for (auto it = l.bones.rbegin(); it != l.bones.rend(); ++it) {
+    const FigureBone& b = f.bones[static_cast<size_t>(*it)];
+    const QPointF at = ports_[0].at(Vec3((b.begin + b.end) / 2));
+    if (FigurePainter::limbAt(f, shape, ports_[0], at) == limb) return at.toPoint();
+  }
+  return ports_[0].at(f.bones[static_cast<size_t>(l.bones.front())].begin).toPoint();
+}
+
+QPoint Mat::handleOf(SizeBy by) {
+  for (const SizeMark& mark : sizeMarks())
+    if (mark.by == by) return mark.handle.toPoint();
+  return {};
+}
+
+std::vector<Mat::SizeMark> Mat::sizeMarks() const {
+  if (session_.stage() != Stage::Study || main_ != View::Side) return {};
+  const Figure& f = session_.plan().figure;
+  const Viewport& v = ports_[0];
+  const UnitSystem units = session_.units();
+  double front = -1e9;
+  double back = 1e9;
+  for (const Tube& tube : f.tubes)
+    for (const Ring& r : tube.rings) {
+      front = std::max(front, r.centre.x());
+      back = std::min(back, r.centre.x());
+    }
+  const auto say = [&](double mm) { return QString::fromStdString(printLength(mm, units)); };
+  const QPointF ground = v.at(Vec2(front, 0));
+  const double x1 = ground.x() + px(52);
+  const double x2 = v.at(Vec2(back, 0)).x() - px(40);
+  std::vector<SizeMark> marks;
+  const QPointF top(x1, v.at(Vec2(0, f.overallHeight)).y());
+  marks.push_back({SizeBy::OverallHeight, QLineF(QPointF(x1, ground.y()), top), top, say(f.overallHeight)});
+  const QPointF shoulder(x2, v.at(Vec2(0, f.shoulderHeight)).y());
+  marks.push_back({SizeBy::ShoulderHeight, QLineF(QPointF(x2, ground.y()), shoulder), shoulder, say(f.shoulderHeight)});
+  // The body's length is shown back from its foremost point.
+  const double y = ground.y() + px(28);
+  const QPointF nose(v.at(Vec2(front, 0)).x(), y);
+  const QPointF rump(v.at(Vec2(front - f.bodyLength, 0)).x(), y);
+  marks.push_back({SizeBy::BodyLength, QLineF(rump, nose), nose, say(f.bodyLength)});
+  return marks;
+}
+
+void Mat::paintEvent(QPaintEvent* /*event*/) {
+  QPainter p(this);
+  p.fillRect(rect(), theme().ground);
+  paintGrid(p);
+  paintMain(p);
+  paintSmall(p);
+  paintRulers(p);
+  if (hasFocus()) {
+    p.setPen(QPen(theme().woad, 2));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(centreArea().adjusted(1, 1, -1, -1));
+  }
+}
+
+void Mat::resizeEvent(QResizeEvent* /*event*/) { place(); }
+
+void Mat::mousePressEvent(QMouseEvent* event) {
+  const QPointF at = event->position();
+  if (event->button() == Qt::MiddleButton) {
+    panning_ = at;
+    return;
+  }
+  if (event->button() != Qt::LeftButton) return;
+  for (const SizeMark& mark : sizeMarks())
+    if (QLineF(mark.handle, at).length() < px(12)) {
+      dragging_ = mark.by;
+      frozen_ = true;
+      setCursor(Qt::ClosedHandCursor);
+      return;
+    }
+  const int port = portAt(at);
+  if (port < 0) return;
+  const Figure& f = session_.plan().figure;
+  const Viewport& v = ports_[static_cast<size_t>(port)];
+  const int limb = FigurePainter::limbAt(f, shapes_.of(f, session_.plan().wool.coatThickness, v.view), v, at);
+  session_.select(limb);
+  if (limb < 0 && port == 0) panning_ = at;
+}
+
+void Mat::mouseMoveEvent(QMouseEvent* event) {
+  const QPointF at = event->position();
+  if (dragging_) {
+    const Vec2 mm = ports_[0].mm(at);
+    double size = mm.y();
+    if (*dragging_ == SizeBy::BodyLength) {
+      double front = -1e9;
+      for (const Tube& tube : session_.plan().figure.tubes)
+        for (const Ring& r : tube.rings) front = std::max(front, r.centre.x());
+      // The foremost point lies at a fixed share of the body's length before the origin.
+      size = mm.x() * session_.plan().figure.bodyLength / front;
+    }
+    // Whole millimetres (sixteenths of an inch) under the hand; finer sizes are typed.
+    const double step = session_.units() == UnitSystem::Metric ? 1 : kMmPerInch / 16;
+    size = std::clamp(std::round(size / step) * step, kSmallestMm, kLargestMm);
+    (void)session_.setSize(*dragging_, size, QStringLiteral("drag size"));
+    return;
+  }
+  if (panning_) {
+    fitted_ = false;
+    ports_[0].origin += at - *panning_;
+    panning_ = at;
+    update();
+    return;
+  }
+  const int port = portAt(at);
+  int hovered = -1;
+  bool handle = false;
+  for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
+  if (port >= 0 && !handle) {
+    const Figure& f = session_.plan().figure;
+    const Viewport& v = ports_[static_cast<size_t>(port)];
+    hovered = FigurePainter::limbAt(f, shapes_.of(f, session_.plan().wool.coatThickness, v.view), v, at);
+  }
+  setCursor(handle ? Qt::OpenHandCursor : hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
+  if (hovered == hovered_) return;
+  hovered_ = hovered;
+  setToolTip(hovered < 0 ? QString() : QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(hovered)].name));
+  update();
+}
+
+void Mat::mouseReleaseEvent(QMouseEvent* /*event*/) {
+  if (dragging_) {
+    dragging_.reset();
+    frozen_ = false;
+    session_.endRun();
+    setCursor(Qt::ArrowCursor);
+    place();
+    update();
+  }
+  panning_.reset();
+}
+
+void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
+  const int port = portAt(event->position());
+  if (port > 0) enlarge(ports_[static_cast<size_t>(port)].view);
+  else if (port == 0) fit();
+}
+
+void Mat::leaveEvent(QEvent* /*event*/) {
+  hovered_ = -1;
+  update();
+}
+
+void Mat::wheelEvent(QWheelEvent* event) {
+  const QPointF at = event->position();
+  if (portAt(at) != 0) return;
+  const double factor = std::pow(1.0015, event->angleDelta().y());
+  const double next = std::clamp(ports_[0].scale * factor, 0.05, 60.0);
+  fitted_ = false;
+  ports_[0].origin = at + (ports_[0].origin - at) * (next / ports_[0].scale);
+  ports_[0].scale = next;
+  place();
+  update();
+  event->accept();
+}
+
+void Mat::keyPressEvent(QKeyEvent* event) {
+  const double pan = px(40);
+  QPointF move;
+  switch (event->key()) {
+  case Qt::Key_Left: move = {pan, 0}; break;
+  case Qt::Key_Right: move = {-pan, 0}; break;
+  case Qt::Key_Up: move = {0, pan}; break;
+  case Qt::Key_Down: move = {0, -pan}; break;
+  case Qt::Key_Plus:
+  case Qt::Key_Equal: zoom(1.2); return;
+  case Qt::Key_Minus: zoom(1 / 1.2); return;
+  case Qt::Key_V: enlarge(kOrder[static_cast<size_t>(main_)][1]); return;
+  case Qt::Key_Escape: session_.select(-1); return;
+  default: QWidget::keyPressEvent(event); return;
+  }
+  fitted_ = false;
+  ports_[0].origin += move;
+  update();
+}
+
+bool Mat::focusNextPrevChild(bool next) {
+  // Tab walks the limbs; past the last (or first) it goes on to the next control.
+  const int count = static_cast<int>(session_.plan().figure.limbs.size());
+  const int to = session_.selected() + (next ? 1 : -1);
+  if (to >= count || to < -1) {
+    session_.select(-1);
+    return QWidget::focusNextPrevChild(next);
+  }
+  if (to == -1 && !next) {
+    session_.select(-1);
+    return QWidget::focusNextPrevChild(next);
+  }
+  session_.select(to);
+  return true;
+}
+
+bool Mat::event(QEvent* event) {
+  if (event->type() == QEvent::FocusIn || event->type() == QEvent::FocusOut) update();
+  return QWidget::event(event);
+}
+
+} // namespace columna

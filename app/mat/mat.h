@@ -1,0 +1,83 @@
+// The mat: the figure to scale in its side, front and above views, with rulers. Click selects, double-click enlarges a
+// view, the wheel zooms about the pointer; in Study the height, shoulder and length marks are dragged.
+#pragma once
+
+#include "mat/figure_painter.h"
+#include "mat/shape.h"
+
+#include <QWidget>
+
+#include <array>
+#include <optional>
+
+namespace columna {
+
+class Mat : public QWidget {
+  Q_OBJECT
+public:
+  explicit Mat(Session& session, QWidget* parent = nullptr);
+
+  /// The whole figure as large as the mat allows.
+  void fit();
+  /// True size on this screen: so many pixels a millimetre.
+  void trueSize();
+  void setScreenPixelsPerMm(double value) { screenPixelsPerMm_ = value; }
+  void setThroughWool(bool on);
+  void enlarge(View view);
+  void zoom(double factor);
+
+  [[nodiscard]] View mainView() const { return main_; }
+  [[nodiscard]] double scale() const { return ports_[0].scale; }
+  /// Where a place on a limb is, for tests and for pointing at it: the middle of the limb's bone in the large view.
+  [[nodiscard]] QPoint pointOf(int limb);
+  /// Where the handle of a size mark is (Study).
+  [[nodiscard]] QPoint handleOf(SizeBy by);
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void mouseDoubleClickEvent(QMouseEvent* event) override;
+  void leaveEvent(QEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  bool focusNextPrevChild(bool next) override;
+  bool event(QEvent* event) override;
+
+private:
+  struct SizeMark {
+    SizeBy by;
+    QLineF line;    ///< the dimension line
+    QPointF handle;
+    QString text;
+  };
+
+  void place();
+  [[nodiscard]] int portAt(const QPointF& pixel) const;
+  [[nodiscard]] QRectF centreArea() const;
+  [[nodiscard]] std::vector<SizeMark> sizeMarks() const;
+  void paintRulers(QPainter& painter);
+  void paintGrid(QPainter& painter);
+  void paintMain(QPainter& painter);
+  void paintSmall(QPainter& painter);
+  void paintTags(QPainter& painter);
+  void paintSizeMarks(QPainter& painter);
+  void paintLength(QPainter& painter);
+  void paintZoom(QPainter& painter);
+
+  Session& session_;
+  Shapes shapes_;
+  View main_ = View::Side;
+  std::array<Viewport, 3> ports_; ///< large view first, then the two small ones
+  bool fitted_ = true;            ///< follows the figure; false once zoomed or panned
+  bool frozen_ = false;           ///< a size is being dragged: the scale stays
+  bool throughWool_ = false;
+  double screenPixelsPerMm_ = 96 / 25.4;
+  int hovered_ = -1;
+  std::optional<SizeBy> dragging_;
+  std::optional<QPointF> panning_;
+};
+
+} // namespace columna

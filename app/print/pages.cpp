@@ -1,0 +1,100 @@
+#include "print/pages.h"
+
+#include "project/columna_file.h"
+#include "theme/theme.h"
+
+#include <QBuffer>
+#include <QCoreApplication>
+#include <QPageLayout>
+#include <QPainter>
+#include <QPainterPath>
+#include <QPdfWriter>
+
+namespace columna {
+namespace {
+
+QColor colour(const Rgb& c) { return {c.r, c.g, c.b}; }
+
+void paintMark(QPainter& p, const Mark& m, double dots) {
+  if (m.kind == Mark::Kind::Text) {
+    // Text with the transform reset, so that fonts are set in whole device dots.
+    QFont f(QStringLiteral("Lato"));
+    f.setPixelSize(std::max(1, qRound(m.size * dots)));
+    f.setWeight(m.bold ? QFont::DemiBold : QFont::Normal);
+    p.setFont(f);
+    p.setPen(colour(m.stroke));
+    const QString words = QString::fromStdString(m.text);
+    const double w = QFontMetricsF(f, p.device()).horizontalAdvance(words);
+    const double x = m.points.front().x() * dots - (m.align == TextAlign::Right ? w : m.align == TextAlign::Centre ? w / 2 : 0);
+    p.drawText(QPointF(x, m.points.front().y() * dots), words);
+    return;
+  }
+  QPen pen(colour(m.stroke), m.width * dots, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin);
+  if (!m.dash.empty()) {
+    QVector<qreal> pattern;
+    for (const double d : m.dash) pattern << d / m.width;
+    pen.setDashPattern(pattern);
+  }
+  p.setPen(m.width > 0 ? pen : QPen(Qt::NoPen));
+  p.setBrush(m.filled ? QBrush(colour(m.fill)) : QBrush(Qt::NoBrush));
+  if (m.kind == Mark::Kind::Disc) {
+    p.drawEllipse(QPointF(m.points.front().x() * dots, m.points.front().y() * dots), m.size * dots, m.size * dots);
+    return;
+  }
+  QPolygonF points;
+  for (const auto& each : m.points) points << QPointF(each.x() * dots, each.y() * dots);
+  if (m.closed) p.drawPolygon(points);
+  else p.drawPolyline(points);
+}
+
+QPageLayout layoutOf(const Page& page) {
+  // Margins would shift the origin; the pages keep their own.
+  const bool upright = page.width <= page.height;
+  const QSizeF size(std::min(page.width, page.height), std::max(page.width, page.height));
+  return {QPageSize(size, QPageSize::Millimeter, {}, QPageSize::ExactMatch), upright ? QPageLayout::Portrait : QPageLayout::Landscape, QMarginsF(0, 0, 0, 0)};
+}
+
+} // namespace
+
+void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution) {
+  const double dots = resolution / 25.4;
+  device.setPageLayout(layoutOf(pages.front()));
+  QPainter p(&device);
+  p.setRenderHint(QPainter::Antialiasing);
+  for (size_t i = 0; i < pages.size(); ++i) {
+    const Page& page = pages[i];
+    if (i > 0) {
+      device.setPageLayout(layoutOf(page));
+      device.newPage();
+    }
+    for (const Mark& m : page.marks) paintMark(p, m, dots);
+    if (page.window.width > 0) {
+      p.save();
+      p.setClipRect(QRectF(page.window.x * dots, page.window.y * dots, page.window.width * dots, page.window.height * dots));
+      for (const Mark& m : page.inside) paintMark(p, m, dots);
+      p.restore();
+    }
+  }
+}
+
+std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pages, const QString& title) {
+  QBuffer buffer;
+  buffer.open(QIODevice::WriteOnly);
+  {
+    constexpr int resolution = 1200;
+    QPdfWriter writer(&buffer);
+    writer.setResolution(resolution);
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0));
+    writer.setTitle(title);
+    writer.setCreator(QStringLiteral("Columna"));
+    paintPages(writer, pages, resolution);
+  }
+  if (const auto problem = writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(), static_cast<size_t>(buffer.data().size())))) {
+    QString sentence = QString::fromStdString(problem->sentence());
+    sentence[0] = sentence[0].toUpper();
+    return sentence;
+  }
+  return std::nullopt;
+}
+
+} // namespace columna

@@ -1,0 +1,139 @@
+#include "shell/length_section.h"
+
+#include "mat/figure_painter.h"
+#include "theme/theme.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+/// Half of a bone's depth at a place, mm.
+double halfDeep(const FigureBone& bone, double at) {
+  std::vector<double> t;
+  std::vector<double> d;
+  for (const Station& s : bone.stations) {
+    t.push_back(s.at);
+    d.push_back(s.deep / 2);
+  }
+  return pchip(t, d, at);
+}
+
+QString shortName(const std::string& point) {
+  QString name = QString::fromStdString(point);
+  for (const char* side : {"left-", "right-"})
+    if (name.startsWith(QLatin1String(side))) name = name.mid(static_cast<int>(qstrlen(side)));
+  if (name.endsWith(QStringLiteral("-root"))) return LengthSection::tr("spine");
+  return name.remove(QStringLiteral("_j")).replace(u'_', u' ');
+}
+
+} // namespace
+
+LengthSection::LengthSection(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Lengthwise section of the limb"));
+}
+
+QSize LengthSection::sizeHint() const { return {px(272), px(150)}; }
+
+void LengthSection::paintEvent(QPaintEvent* /*event*/) {
+  const Plan& plan = session_.plan();
+  const int l = session_.selected();
+  if (l < 0) return;
+  const auto& runs = plan.skeleton.limbs[static_cast<size_t>(l)];
+  if (runs.empty()) return;
+  const WireRun& run = runs.front();
+  const Theme& t = theme();
+  QPainter p(this);
+  p.setRenderHint(QPainter::Antialiasing);
+
+  // The limb straightened: half depth over the distance from its root.
+  const double total = plan.skeleton.length(run);
+  QPolygonF upper;
+  double at = 0;
+  double deepest = 1;
+  double firstBone = -1;
+  for (size_t s = 0; s + 1 < run.points.size(); ++s) {
+    const double length = plan.skeleton.segmentLength(run, s);
+    const int b = run.segmentBone[s];
+    if (b >= 0) {
+      const FigureBone& bone = plan.figure.bones[static_cast<size_t>(b)];
+      const Vec3 from = plan.skeleton.points[static_cast<size_t>(run.points[s])].at;
+      const double t0 = (from - bone.begin).norm() / bone.length;
+      if (firstBone < 0) firstBone = at;
+      for (int i = 0; i <= 8; ++i) {
+        const double share = i / 8.0;
+        const double half = halfDeep(bone, std::min(1.0, t0 + share * length / bone.length));
+        deepest = std::max(deepest, half);
+        upper << QPointF(at + share * length, half);
+      }
+    }
+    at += length;
+  }
+  if (upper.isEmpty()) return;
+  const double drawn = px(84);
+  const double scale = std::min((width() - px(14)) / total, drawn / (2 * deepest));
+  const double mid = px(6) + deepest * scale;
+  const double left = px(8);
+  const double coat = plan.wool.coatThickness;
+  const auto outlineOf = [&](double less) {
+    QPolygonF top;
+    QPolygonF bottom;
+    for (const QPointF& u : upper) {
+      const double h = std::max(0.0, u.y() - less) * scale;
+      top << QPointF(left + u.x() * scale, mid - h);
+      bottom.prepend(QPointF(left + u.x() * scale, mid + h));
+    }
+    QPainterPath path;
+    path.addPolygon(top + bottom);
+    path.closeSubpath();
+    return path;
+  };
+  p.setPen(QPen(t.ink, 1.5));
+  p.setBrush(t.coat);
+  p.drawPath(outlineOf(0));
+  p.setPen(Qt::NoPen);
+  p.setBrush(session_.stage() == Stage::Wrap ? t.wool : t.core);
+  p.drawPath(outlineOf(coat));
+
+  const int piece = plan.pieceOf(l);
+  if (plan.limbs[static_cast<size_t>(l)].wired && piece >= 0) {
+    QPainterPath line(QPointF(left, mid));
+    line.lineTo(left + total * scale, mid);
+    paintWire(p, line, std::max(2.5, plan.limbs[static_cast<size_t>(l)].section.bundle() * scale), piece, 1, true, session_.stage() == Stage::Wrap);
+  }
+  // Joints and their distances below; names that would run into each other are left out, the ends kept.
+  const double axis = mid + deepest * scale + px(16);
+  p.setPen(QPen(t.faint, 1));
+  p.drawLine(QPointF(left, axis), QPointF(left + total * scale, axis));
+  p.setFont(typeface(12));
+  at = 0;
+  double taken = -1e9;
+  double takenName = -1e9;
+  for (size_t i = 0; i < run.points.size(); ++i) {
+    const double x = left + at * scale;
+    p.setPen(QPen(t.card, 1.4));
+    p.setBrush(t.woad);
+    p.drawEllipse(QPointF(x, mid), px(4.5), px(4.5));
+    p.setPen(QPen(t.faint, 1));
+    p.drawLine(QPointF(x, axis - px(4)), QPointF(x, axis + px(4)));
+    const bool last = i + 1 == run.points.size();
+    const QFontMetricsF m(p.font());
+    const auto text = [&](const QString& s, double y, double& edge, const QColor& colour) {
+      const double w = m.horizontalAdvance(s);
+      double from = i == 0 ? x - px(4) : last ? std::min(x - w / 2, width() - w - 1) : x - w / 2;
+      from = std::max(0.0, from);
+      if (from < edge + px(4)) return;
+      p.setPen(colour);
+      p.drawText(QPointF(from, y), s);
+      edge = from + w;
+    };
+    text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
+    text(shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id), axis + px(34), takenName, t.faint);
+    if (!last) at += plan.skeleton.segmentLength(run, i);
+  }
+}
+
+} // namespace columna

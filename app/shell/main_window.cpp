@@ -1,0 +1,200 @@
+#include "shell/main_window.h"
+
+#include "project/catalog.h"
+#include "shell/dialogs.h"
+#include "shell/limb_card.h"
+#include "shell/rack.h"
+#include "shell/settings.h"
+#include "shell/spine.h"
+#include "shell/tally.h"
+#include "shell/title_rail.h"
+#include "study/gallery.h"
+#include "theme/theme.h"
+#include "wire/wire_rack.h"
+#include "wrap/wrap_rack.h"
+
+#include <QApplication>
+#include <QBuffer>
+#include <QCloseEvent>
+#include <QDir>
+#include <QGridLayout>
+#include <QMenu>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QScreen>
+#include <QStackedWidget>
+#include <QStandardPaths>
+#include <QVBoxLayout>
+
+namespace columna {
+
+MainWindow::MainWindow(Session& session) : session_(session) {
+  setAcceptDrops(true);
+  setMinimumSize(900, 620);
+  resize(1280, 800);
+  makeMenu();
+  build();
+  makeKeys();
+  connect(&session_, &Session::fileChanged, this, &MainWindow::refreshTitle);
+  connect(&session_, &Session::planChanged, this, &MainWindow::refreshTitle);
+  connect(&session_, &Session::stageChanged, this, &MainWindow::showStage);
+  connect(&session_, &Session::refused, this, [this](const QString& sentence) { tally_->say(sentence); });
+  // A copy for after a crash, a little after the last change.
+  recovery_.setSingleShot(true);
+  recovery_.setInterval(3000);
+  connect(&session_, &Session::planChanged, &recovery_, qOverload<>(&QTimer::start));
+  connect(&recovery_, &QTimer::timeout, this, [this] {
+    if (session_.changed()) session_.keepRecovery(recoveryPath());
+  });
+}
+
+void MainWindow::build() {
+  auto* centre = new QWidget(this);
+  auto* grid = new QGridLayout(centre);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setSpacing(0);
+  spine_ = new Spine(session_, centre);
+  spine_->setFixedWidth(px(88));
+  rail_ = new TitleRail(session_, menu_, centre);
+  rail_->setFixedHeight(px(56));
+  mat_ = new Mat(session_, centre);
+  mat_->setScreenPixelsPerMm(screenPixelsPerMm(screen()));
+  racks_ = new QStackedWidget(centre);
+  racks_->addWidget(new Rack(tr("Animals"), tr("life size under each; type to find one"), new Gallery(session_, nullptr), racks_));
+  racks_->addWidget(new Rack(tr("Pieces to cut"), tr("bold is the length to cut; marks are from the left end"), new WireRack(session_, nullptr), racks_));
+  racks_->addWidget(new Rack(tr("Wool to weigh out"), tr("core, in the order of the work; strips of carded sliver, to scale"), new WrapRack(session_, nullptr), racks_));
+  racks_->setFixedHeight(px(192));
+  card_ = new LimbCard(session_, centre);
+  card_->setFixedWidth(px(320));
+  tally_ = new Tally(session_, centre);
+  tally_->setFixedHeight(px(56));
+  grid->addWidget(spine_, 0, 0, 3, 1);
+  grid->addWidget(rail_, 0, 1);
+  grid->addWidget(mat_, 1, 1);
+  grid->addWidget(racks_, 2, 1);
+  grid->addWidget(card_, 0, 2, 3, 1);
+  grid->addWidget(tally_, 3, 0, 1, 3);
+  grid->setRowStretch(1, 1);
+  grid->setColumnStretch(1, 1);
+  setCentralWidget(centre);
+  qApp->setStyleSheet(styleSheet());
+  setTabOrder(spine_, rail_);
+  setTabOrder(rail_, mat_);
+  setTabOrder(mat_, racks_);
+  setTabOrder(racks_, card_);
+  setTabOrder(card_, tally_);
+  showStage();
+  refreshTitle();
+  mat_->setFocus();
+}
+
+QWidget* MainWindow::rackContent() const { return static_cast<Rack*>(racks_->currentWidget())->content(); }
+
+void MainWindow::showStage() { racks_->setCurrentIndex(static_cast<int>(session_.stage())); }
+
+void MainWindow::refreshTitle() {
+  const QString name = QString::fromStdString(session_.project().name);
+  setWindowTitle(QStringLiteral("%1[*] – Columna").arg(session_.readOnly() ? tr("%1 (to look at only)").arg(name) : name));
+  setWindowModified(session_.changed());
+}
+
+void MainWindow::tell(const QString& sentence) {
+  QMessageBox box(QMessageBox::NoIcon, tr("Columna"), sentence, QMessageBox::Ok, this);
+  box.exec();
+}
+
+void MainWindow::restyle() {
+  QTimer::singleShot(0, this, [this] { // the menu that asked for it must have closed
+    build();
+    mat_->fit();
+  });
+}
+
+bool MainWindow::openFile(const QString& path) {
+  if (const auto sentence = session_.open(path)) {
+    tell(*sentence);
+    return false;
+  }
+  remember(path);
+  mat_->fit();
+  const QStringList messages = session_.takeMessages();
+  if (!messages.isEmpty()) tell(messages.join(QStringLiteral("\n\n")));
+  return true;
+}
+
+void MainWindow::keepThumbnail() {
+  const QPixmap picture = mat_->grab().scaled(320, 240, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+  QBuffer buffer;
+  buffer.open(QIODevice::WriteOnly);
+  picture.save(&buffer, "PNG");
+  session_.setThumbnail(buffer.data());
+}
+
+QString MainWindow::recoveryPath() const {
+  const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/recovery");
+  QDir().mkpath(folder);
+  return folder + QStringLiteral("/%1.columna").arg(QCoreApplication::applicationPid());
+}
+
+void MainWindow::offerRecovered() {
+  const QDir folder(QFileInfo(recoveryPath()).path());
+  const QStringList left = folder.entryList({QStringLiteral("*.columna")}, QDir::Files, QDir::Time);
+  for (const QString& name : left) {
+    // A copy whose program still runs is not a leftover.
+    if (QFileInfo::exists(QStringLiteral("/proc/%1").arg(QFileInfo(name).completeBaseName()))) continue;
+    const QString path = folder.filePath(name);
+    QMessageBox box(QMessageBox::NoIcon, tr("Columna"), tr("Columna stopped before the last work was saved. Open it again?"), QMessageBox::Yes | QMessageBox::No, this);
+    if (box.exec() == QMessageBox::Yes && !session_.open(path)) {
+      mat_->fit();
+      const QString copy = QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation) + QStringLiteral("/recovered.columna");
+      (void)session_.save(copy);
+    }
+    QFile::remove(path);
+    return;
+  }
+}
+
+bool MainWindow::mayLeave() {
+  if (!session_.changed()) return true;
+  QMessageBox box(QMessageBox::NoIcon, tr("Columna"), tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.project().name)),
+                  QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+  box.setDefaultButton(QMessageBox::Save);
+  const int answer = box.exec();
+  if (answer == QMessageBox::Save) return save();
+  return answer == QMessageBox::Discard;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+  if (!mayLeave()) {
+    event->ignore();
+    return;
+  }
+  recovery_.stop();
+  QFile::remove(recoveryPath());
+  event->accept();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+  for (const QUrl& url : event->mimeData()->urls())
+    if (url.isLocalFile()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+  for (const QUrl& url : event->mimeData()->urls())
+    if (url.isLocalFile()) {
+      if (mayLeave()) openFile(url.toLocalFile());
+      return;
+    }
+}
+
+void MainWindow::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_X && event->modifiers() == Qt::NoModifier && !event->isAutoRepeat()) mat_->setThroughWool(true);
+  else QMainWindow::keyPressEvent(event);
+}
+
+void MainWindow::keyReleaseEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_X && !event->isAutoRepeat()) mat_->setThroughWool(false);
+  else QMainWindow::keyReleaseEvent(event);
+}
+
+} // namespace columna

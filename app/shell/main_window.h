@@ -1,0 +1,81 @@
+// The window: spine, title rail, mat, rack, limb card and tally, the menu, the keys, and the file.
+#pragma once
+
+#include "mat/mat.h"
+#include "shell/session.h"
+#include "sheet/page.h"
+
+#include <QMainWindow>
+#include <QTimer>
+
+class QMenu;
+class QStackedWidget;
+
+namespace columna {
+
+class LimbCard;
+class Rack;
+class Spine;
+class Tally;
+class TitleRail;
+
+class MainWindow : public QMainWindow {
+  Q_OBJECT
+public:
+  explicit MainWindow(Session& session);
+
+  [[nodiscard]] Mat* mat() const { return mat_; }
+  [[nodiscard]] LimbCard* card() const { return card_; }
+  [[nodiscard]] Tally* tally() const { return tally_; }
+  [[nodiscard]] TitleRail* rail() const { return rail_; }
+  [[nodiscard]] QWidget* rackContent() const;
+
+  /// Opens a file; a sentence in the window when it cannot.
+  bool openFile(const QString& path);
+  /// Asks for a name when there is none yet. False when cancelled or it could not be saved.
+  bool save();
+  bool saveAs();
+  /// Writes the sheet; asks for a name when `path` is empty.
+  bool savePdf(const QString& path = {}, Paper paper = Paper::A4);
+  void offerRecovered();
+
+public slots:
+  void find();
+
+protected:
+  void closeEvent(QCloseEvent* event) override;
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void keyReleaseEvent(QKeyEvent* event) override;
+
+private:
+  void build();
+  void makeMenu();
+  void makeKeys();
+  void showStage();
+  void refreshTitle();
+  void tell(const QString& sentence);
+  /// True when it is all right to leave what is open: saved, or given up.
+  bool mayLeave();
+  void fresh();
+  void open();
+  void print();
+  void remember(const QString& path);
+  void fillRecent(QMenu* menu);
+  void restyle();
+  void keepThumbnail();
+  [[nodiscard]] QString recoveryPath() const;
+
+  Session& session_;
+  QMenu* menu_ = nullptr;
+  Mat* mat_ = nullptr;
+  Spine* spine_ = nullptr;
+  TitleRail* rail_ = nullptr;
+  LimbCard* card_ = nullptr;
+  Tally* tally_ = nullptr;
+  QStackedWidget* racks_ = nullptr;
+  QTimer recovery_;
+};
+
+} // namespace columna

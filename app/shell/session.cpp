@@ -1,0 +1,297 @@
+#include "shell/session.h"
+
+#include <QFileInfo>
+#include <QTime>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+QString text(const Problem& problem) { return QString::fromStdString(problem.sentence()); }
+
+QString sentenceCase(QString s) {
+  if (!s.isEmpty()) s[0] = s[0].toUpper();
+  return s;
+}
+
+} // namespace
+
+Session::Session(Catalog catalog, QObject* parent) : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
+  Project first;
+  if (!catalog_.pattern(first.pattern)) first.pattern = catalog_.patterns.front().id;
+  if (!catalog_.material(first.material)) first.material = catalog_.materials.front().id;
+  history_ = History(first);
+  replan();
+}
+
+void Session::replan() {
+  auto made = columna::plan(project(), catalog_);
+  if (made) plan_ = std::move(made).value();
+  const int count = static_cast<int>(plan_->figure.limbs.size());
+  if (selected_ >= count) selected_ = -1;
+}
+
+std::optional<QString> Session::change(const QString& name, Project project, const QString& run) {
+  auto made = columna::plan(project, catalog_);
+  if (!made) {
+    const QString sentence = sentenceCase(text(made.problem()));
+    emit refused(sentence);
+    return sentence;
+  }
+  history_.change(name.toStdString(), std::move(project), run.toStdString());
+  const std::string limb = selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
+  plan_ = std::move(made).value();
+  selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
+  emit planChanged();
+  return std::nullopt;
+}
+
+std::optional<QString> Session::open(const QString& path) {
+  auto file = openProject(path.toStdString());
+  if (!file) return sentenceCase(text(file.problem()));
+  auto made = columna::plan(file->project, catalog_);
+  if (!made) return sentenceCase(text({made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy}));
+  file_ = std::move(file).value();
+  history_ = History(file_.project);
+  plan_ = std::move(made).value();
+  path_ = path;
+  savedAt_.clear();
+  selected_ = -1;
+  for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
+  emit fileChanged();
+  emit planChanged();
+  emit selectionChanged();
+  return std::nullopt;
+}
+
+std::optional<QString> Session::save(const QString& path) {
+  if (readOnly() && path == path_)
+    return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
+  file_.project = project();
+  file_.readOnly = false;
+  if (const auto problem = saveProject(path.toStdString(), file_)) return sentenceCase(text(*problem));
+  path_ = path;
+  history_.markSaved();
+  savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
+  emit fileChanged();
+  return std::nullopt;
+}
+
+void Session::startNew(const QString& pattern) {
+  Project fresh;
+  fresh.pattern = pattern.toStdString();
+  fresh.units = project().units;
+  const Pattern* source = catalog_.pattern(fresh.pattern);
+  fresh.name = source ? source->name : "Untitled";
+  file_ = {};
+  history_ = History(fresh);
+  path_.clear();
+  savedAt_.clear();
+  selected_ = -1;
+  replan();
+  emit fileChanged();
+  emit planChanged();
+  emit selectionChanged();
+}
+
+void Session::setThumbnail(const QByteArray& png) { file_.others["thumbnail.png"] = png.toStdString(); }
+
+QStringList Session::takeMessages() { return std::exchange(messages_, {}); }
+
+void Session::keepRecovery(const QString& path) const {
+  ProjectFile copy = file_;
+  copy.project = project();
+  if (const auto bytes = packProject(copy)) (void)writeAtomically(path.toStdString(), *bytes);
+}
+
+void Session::setStage(Stage stage) {
+  if (stage == stage_) return;
+  stage_ = stage;
+  emit stageChanged();
+}
+
+void Session::select(int limb) {
+  if (limb == selected_) return;
+  selected_ = limb;
+  emit selectionChanged();
+}
+
+void Session::selectNext(int step) {
+  const int count = static_cast<int>(plan_->figure.limbs.size());
+  int next = selected_ + step;
+  if (next >= count) next = -1;
+  if (next < -1) next = count - 1;
+  select(next);
+}
+
+std::optional<QString> Session::setSize(SizeBy by, double mm, const QString& run) {
+  Project p = project();
+  p.size = {by, mm};
+  return change(tr("size"), std::move(p), run);
+}
+
+std::optional<QString> Session::setPattern(const QString& id) {
+  Project p = project();
+  if (p.pattern == id.toStdString()) return std::nullopt;
+  const Pattern* before = catalog_.pattern(p.pattern);
+  const Pattern* after = catalog_.pattern(id.toStdString());
+  // A figure still called after its animal takes the new animal's name.
+  if (before && after && p.name == before->name) p.name = after->name;
+  p.pattern = id.toStdString();
+  return change(tr("animal"), std::move(p));
+}
+
+void Session::setConstruction(Construction construction) {
+  Project p = project();
+  if (p.construction == construction) return;
+  p.construction = construction;
+  change(tr("construction"), std::move(p));
+}
+
+void Session::setUse(Use use) {
+  Project p = project();
+  if (p.use == use) return;
+  p.use = use;
+  change(tr("use"), std::move(p));
+}
+
+void Session::setMaterial(const QString& id) {
+  Project p = project();
+  if (p.material == id.toStdString()) return;
+  p.material = id.toStdString();
+  change(tr("wire material"), std::move(p));
+}
+
+void Session::setName(const QString& name) {
+  Project p = project();
+  if (name.trimmed().isEmpty() || p.name == name.toStdString()) return;
+  p.name = name.trimmed().toStdString();
+  change(tr("name"), std::move(p));
+  emit fileChanged();
+}
+
+void Session::setUnits(UnitSystem units) {
+  Project p = project();
+  if (p.units == units) return;
+  p.units = units;
+  change(units == UnitSystem::Metric ? tr("millimetres") : tr("inches"), std::move(p));
+}
+
+void Session::changeLimb(int limb, const QString& name, const std::function<void(LimbChoice&)>& act) {
+  Project p = project();
+  p.change(plan_->figure, limb, act);
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  const QString family = QString::fromStdString(part.family);
+  change(part.twin >= 0 && tied(limb) ? tr("%1s: %2").arg(family, name) : tr("%1: %2").arg(QString::fromStdString(part.name).toLower(), name), std::move(p));
+}
+
+std::optional<QString> Session::stepWire(int limb, int step) {
+  if (limb < 0 || !plan_->limbs[static_cast<size_t>(limb)].wired) return tr("Select a limb that has wire first.");
+  const auto next = nextWire(*plan_, limb, step);
+  if (!next) {
+    const QString sentence = step > 0 ? tr("This is the thickest there is of this wire.") : tr("This is the thinnest there is of this wire.");
+    emit refused(sentence);
+    return sentence;
+  }
+  return setWire(limb, *next);
+}
+
+std::optional<QString> Session::setWire(int limb, double mm) {
+  const LimbPlan& now = plan_->limbs[static_cast<size_t>(limb)];
+  const QString name = mm > now.section.diameter ? tr("thicker wire") : tr("thinner wire");
+  Project p = project();
+  // Limbs that share a wire share the choice: the others' are dropped so that the newest counts.
+  for (const int other : plan_->groups[static_cast<size_t>(now.group)].limbs) {
+    const auto found = p.limbs.find(plan_->figure.limbs[static_cast<size_t>(other)].id);
+    if (found == p.limbs.end()) continue;
+    found->second.diameter.reset();
+    if (found->second.empty()) p.limbs.erase(found);
+  }
+  p.change(plan_->figure, limb, [&](LimbChoice& c) { c.diameter = mm; });
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  return change(tr("%1: %2").arg(QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family), name), std::move(p));
+}
+
+void Session::setLimbMaterial(int limb, const QString& id) {
+  const int group = plan_->limbs[static_cast<size_t>(limb)].group;
+  Project p = project();
+  for (const int other : plan_->groups[static_cast<size_t>(group)].limbs)
+    p.change(plan_->figure, other, [&](LimbChoice& c) {
+      c.material = id.toStdString();
+      c.diameter.reset();
+    });
+  change(tr("wire material"), std::move(p));
+}
+
+void Session::clearWire(int limb) {
+  const int group = plan_->limbs[static_cast<size_t>(limb)].group;
+  Project p = project();
+  for (const int other : plan_->groups[static_cast<size_t>(group)].limbs)
+    p.change(plan_->figure, other, [](LimbChoice& c) {
+      c.material.reset();
+      c.diameter.reset();
+    });
+  change(tr("wire as reckoned"), std::move(p));
+}
+
+void Session::setFirmness(int limb, Firmness firmness) {
+  if (plan_->wool.limbs[static_cast<size_t>(limb)].firmness == firmness) return;
+  changeLimb(limb, QString::fromStdString(std::string(word(firmness))), [&](LimbChoice& c) { c.firmness = firmness; });
+}
+
+void Session::stepFirmness(int limb, int step) {
+  if (limb < 0) return;
+  const int now = static_cast<int>(plan_->wool.limbs[static_cast<size_t>(limb)].firmness);
+  const int next = std::clamp(now + step, 0, 2);
+  setFirmness(limb, static_cast<Firmness>(next));
+}
+
+std::optional<QString> Session::setCoat(double mm, const QString& run) {
+  if (!(mm >= 0) || mm > 100) {
+    const QString sentence = tr("A coat of that thickness is no coat; give 0 to 100 mm.");
+    emit refused(sentence);
+    return sentence;
+  }
+  Project p = project();
+  p.coat = mm;
+  return change(tr("coat"), std::move(p), run);
+}
+
+bool Session::tied(int limb) const {
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  return part.twin >= 0 && !project().untied.contains(part.family);
+}
+
+void Session::toggleTied(int limb) {
+  if (limb < 0) return;
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  if (part.twin < 0) return;
+  Project p = project();
+  if (!p.untied.erase(part.family)) p.untied.insert(part.family);
+  else { // tied again: the twin takes this side's choices
+    const FigureLimb& twin = plan_->figure.limbs[static_cast<size_t>(part.twin)];
+    const auto mine = p.limbs.find(part.id);
+    if (mine == p.limbs.end()) p.limbs.erase(twin.id);
+    else p.limbs[twin.id] = mine->second;
+  }
+  change(tied(limb) ? tr("untie %1s").arg(QString::fromStdString(part.family)) : tr("tie %1s").arg(QString::fromStdString(part.family)), std::move(p));
+}
+
+void Session::undo() {
+  if (!history_.canUndo()) return;
+  history_.undo();
+  replan();
+  emit planChanged();
+  emit fileChanged();
+}
+
+void Session::redo() {
+  if (!history_.canRedo()) return;
+  history_.redo();
+  replan();
+  emit planChanged();
+  emit fileChanged();
+}
+
+} // namespace columna

@@ -1,0 +1,163 @@
+#include "shell/spine.h"
+
+#include "theme/theme.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include <algorithm>
+
+namespace columna {
+namespace {
+
+constexpr double kStep = 100; ///< from vertebra to vertebra
+constexpr double kFirst = 72;
+
+/// The drum in profile: flat plates, a waist on the right, and on the left a process that rakes back and down.
+QPainterPath drum(const QRectF& r, bool notched) {
+  const double c = px(6);
+  QPainterPath p;
+  p.moveTo(r.left() + c, r.top());
+  p.lineTo(r.right() - c, r.top());
+  p.quadTo(r.topRight(), r.topRight() + QPointF(0, c));
+  p.cubicTo(r.right() - px(2), r.top() + r.height() * 0.3, r.right() - px(6), r.top() + r.height() * 0.35, r.right() - px(6), r.center().y());
+  p.cubicTo(r.right() - px(6), r.top() + r.height() * 0.65, r.right() - px(2), r.top() + r.height() * 0.7, r.right(), r.bottom() - c);
+  p.quadTo(r.bottomRight(), r.bottomRight() - QPointF(c, 0));
+  p.lineTo(r.left() + c, r.bottom());
+  p.quadTo(r.bottomLeft(), r.bottomLeft() - QPointF(0, c));
+  const QPointF waist(r.left() + px(5), r.center().y() + r.height() * 0.14);
+  p.quadTo(r.left() + px(1), waist.y() + px(8), waist.x(), waist.y() + px(2));
+  const QPointF tip(r.left() - px(16), r.center().y() + r.height() * 0.34);
+  p.cubicTo(waist.x() - px(6), waist.y() + px(4), tip.x() + px(8), tip.y() + px(3), tip.x() + px(2), tip.y() + px(3));
+  p.quadTo(tip.x() - px(2), tip.y(), tip.x(), tip.y() - px(3));
+  p.cubicTo(tip.x() + px(8), tip.y() - px(9), waist.x() - px(4), waist.y() - px(6), waist.x(), r.center().y() - r.height() * 0.06);
+  p.quadTo(r.left() + px(4), r.top() + r.height() * 0.25, r.left(), r.top() + c);
+  p.quadTo(r.topLeft(), r.topLeft() + QPointF(c, 0));
+  p.closeSubpath();
+  if (notched) {
+    QPainterPath bite;
+    bite.addEllipse(r.bottomRight() - QPointF(px(3), px(3)), px(12), px(12));
+    p = p.subtracted(bite);
+  }
+  return p;
+}
+
+} // namespace
+
+Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent) : QAbstractButton(parent), stage_(stage), number_(number) {
+  setText(name);
+  setCheckable(true);
+  setFocusPolicy(Qt::TabFocus);
+  setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(number)));
+  setToolTip(tr("%1, Alt+%2").arg(name).arg(number));
+}
+
+QSize Vertebra::sizeHint() const { return {px(88), px(92)}; }
+
+void Vertebra::setState(bool current, bool settled, int findings) {
+  current_ = current;
+  settled_ = settled;
+  findings_ = findings;
+  setChecked(current);
+  const QString state = findings > 0 ? tr("%n thing(s) to look at", nullptr, findings) : settled ? tr("settled") : tr("untouched");
+  setAccessibleName(tr("Stage %1, %2").arg(text(), state));
+  update();
+}
+
+void Vertebra::paintEvent(QPaintEvent* /*event*/) {
+  const Theme& t = theme();
+  QPainter p(this);
+  p.setRenderHint(QPainter::Antialiasing);
+  const double w = px(current_ ? 60 : 56);
+  const double h = px(current_ ? 76 : 64);
+  const QRectF r(px(48) - w / 2, (height() - h) / 2, w, h);
+  const QPainterPath shape = drum(r, findings_ > 0);
+  if (current_) { // joined to the mat
+    p.fillRect(QRectF(r.right() - px(8), r.center().y() - px(11), width() - r.right() + px(9), px(22)), t.woad);
+    p.fillPath(shape, t.woad);
+    p.setPen(t.onWoad);
+  } else if (settled_) {
+    p.fillPath(shape, t.solid);
+    p.setPen(t.onSolid);
+  } else {
+    p.setPen(QPen(t.hollow, 1.5));
+    p.drawPath(shape);
+    p.setPen(t.ink);
+  }
+  p.setFont(typeface(current_ ? 16 : 13, current_ ? QFont::Bold : QFont::DemiBold));
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - px(4), r.height() * 0.38), Qt::AlignCenter, text());
+  p.setFont(typeface(12));
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - px(4), r.height() * 0.26), Qt::AlignCenter, QString::number(number_));
+  if (findings_ > 0) {
+    p.setPen(t.weld);
+    p.setFont(typeface(15, QFont::Bold));
+    p.drawText(QRectF(r.right() - px(13), r.bottom() - px(13), px(22), px(22)), Qt::AlignCenter, QString::number(findings_));
+  }
+  if (hasFocus()) {
+    p.setPen(QPen(t.woad, 2));
+    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 6, 6);
+  }
+}
+
+Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Stages"));
+  const std::array<std::pair<Stage, QString>, 3> stages{{{Stage::Study, tr("Study")}, {Stage::Wire, tr("Wire")}, {Stage::Wrap, tr("Wrap")}}};
+  for (size_t i = 0; i < stages.size(); ++i) {
+    auto* v = new Vertebra(stages[i].first, stages[i].second, static_cast<int>(i) + 1, this);
+    connect(v, &QAbstractButton::clicked, this, [this, v] {
+      session_.setStage(v->stage());
+      refresh();
+    });
+    vertebrae_.push_back(v);
+  }
+  connect(&session_, &Session::planChanged, this, &Spine::refresh);
+  connect(&session_, &Session::stageChanged, this, &Spine::refresh);
+  refresh();
+}
+
+void Spine::refresh() {
+  const Project& p = session_.project();
+  int wrong = 0;
+  for (const Finding& f : session_.plan().findings) wrong += f.level == Level::Good ? 0 : 1;
+  for (Vertebra* v : vertebrae_) {
+    bool settled = false;
+    if (v->stage() == Stage::Study) settled = !session_.path().isEmpty() || session_.history().canUndo();
+    if (v->stage() == Stage::Wire) settled = std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) { return l.second.diameter || l.second.material; });
+    if (v->stage() == Stage::Wrap) settled = p.coat || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) { return l.second.firmness.has_value(); });
+    v->setState(v->stage() == session_.stage(), settled, v->stage() == Stage::Wire ? wrong : 0);
+  }
+  update();
+}
+
+void Spine::resizeEvent(QResizeEvent* /*event*/) {
+  for (size_t i = 0; i < vertebrae_.size(); ++i) {
+    const QSize size = vertebrae_[i]->sizeHint();
+    const double y = px(kFirst) + static_cast<double>(i) * px(kStep);
+    vertebrae_[i]->setGeometry(0, qRound(y - size.height() / 2.0), width(), size.height());
+  }
+}
+
+void Spine::paintEvent(QPaintEvent* /*event*/) {
+  const Theme& t = theme();
+  QPainter p(this);
+  p.fillRect(rect(), t.ground);
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setPen(Qt::NoPen);
+  p.setBrush(t.disc);
+  for (size_t i = 0; i + 1 < vertebrae_.size(); ++i) { // the discs between
+    const double y = px(kFirst) + (static_cast<double>(i) + 0.5) * px(kStep);
+    const double h = px(20);
+    QPainterPath disc;
+    const QRectF r(px(48) - px(20), y - h / 2, px(40), h);
+    disc.moveTo(r.topLeft());
+    disc.lineTo(r.topRight());
+    disc.quadTo(r.right() + px(12), r.center().y(), r.right(), r.bottom());
+    disc.lineTo(r.bottomLeft());
+    disc.quadTo(r.left() - px(12), r.center().y(), r.left(), r.top());
+    p.drawPath(disc);
+  }
+  p.setPen(QPen(t.rule, 1));
+  p.drawLine(width() - 1, 0, width() - 1, height());
+}
+
+} // namespace columna

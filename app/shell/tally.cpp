@@ -1,0 +1,156 @@
+#include "shell/tally.h"
+
+#include "mat/figure_painter.h"
+#include "theme/theme.h"
+
+#include <QPainter>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+struct Total {
+  QString label, figure, unit, more;
+};
+
+} // namespace
+
+/// What there is to look at.
+class Tally::Look : public QAbstractButton {
+public:
+  explicit Look(QWidget* parent) : QAbstractButton(parent) {
+    setFocusPolicy(Qt::TabFocus);
+    setCursor(Qt::PointingHandCursor);
+  }
+  void set(Level level, const QString& count, const QString& brief) {
+    level_ = level;
+    count_ = count;
+    brief_ = brief;
+    setAccessibleName(count + QStringLiteral(": ") + brief);
+    setToolTip(brief);
+    update();
+  }
+
+protected:
+  void paintEvent(QPaintEvent* /*event*/) override {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.fillRect(rect(), underMouse() ? t.wash : t.card);
+    p.setPen(QPen(t.rule, 1));
+    p.drawLine(0, 0, 0, height());
+    p.drawLine(0, 0, width(), 0);
+    paintVerdict(p, QPointF(px(32), height() / 2.0), px(9), level_);
+    p.setPen(t.ink);
+    p.setFont(typeface(15, QFont::DemiBold));
+    p.drawText(QRectF(px(54), px(6), width() - px(80), px(22)), Qt::AlignVCenter, count_);
+    p.setFont(typeface(13));
+    p.setPen(t.faint);
+    p.drawText(QRectF(px(54), px(28), width() - px(84), px(20)), Qt::AlignVCenter,
+               QFontMetricsF(p.font()).elidedText(brief_, Qt::ElideRight, width() - px(84)));
+    p.setPen(QPen(t.woad, 2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    const QPointF c(width() - px(24), height() / 2.0);
+    if (level_ != Level::Good) p.drawPolyline(QPolygonF{c + QPointF(-px(3), -px(6)), c + QPointF(px(3), 0), c + QPointF(-px(3), px(6))});
+    if (hasFocus()) {
+      p.setPen(QPen(t.woad, 2));
+      p.drawRect(rect().adjusted(1, 1, -1, -1));
+    }
+  }
+
+private:
+  Level level_ = Level::Good;
+  QString count_, brief_;
+};
+
+Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(session), look_(new Look(this)) {
+  connect(look_, &QAbstractButton::clicked, this, &Tally::nextFinding);
+  connect(&session_, &Session::planChanged, this, [this] {
+    at_ = -1;
+    said_.clear();
+    refresh();
+  });
+  connect(&session_, &Session::fileChanged, this, &Tally::refresh);
+  refresh();
+}
+
+QAbstractButton* Tally::findings() const { return look_; }
+
+void Tally::resizeEvent(QResizeEvent* /*event*/) {
+  const int w = px(320);
+  look_->setGeometry(width() - w, 0, w, height());
+}
+
+void Tally::say(const QString& sentence) {
+  said_ = sentence;
+  refresh();
+}
+
+void Tally::nextFinding() {
+  const auto& findings = session_.plan().findings;
+  if (findings.empty()) return;
+  at_ = (at_ + 1) % static_cast<int>(findings.size());
+  const Finding& f = findings[static_cast<size_t>(at_)];
+  session_.setStage(f.text.find("coat") != std::string::npos ? Stage::Wrap : Stage::Wire);
+  session_.select(session_.plan().figure.limb(f.where).value_or(-1));
+  said_.clear();
+  refresh();
+}
+
+void Tally::refresh() {
+  const auto& findings = session_.plan().findings;
+  if (!said_.isEmpty()) {
+    look_->set(Level::Doubtful, tr("Not done"), said_);
+  } else if (findings.empty()) {
+    look_->set(Level::Good, tr("nothing to look at"), tr("every limb holds"));
+  } else {
+    const Finding& f = findings[static_cast<size_t>(std::max(at_, 0))];
+    look_->set(f.level, tr("%n to look at", nullptr, static_cast<int>(findings.size())), str(f.brief));
+  }
+  update();
+}
+
+void Tally::paintEvent(QPaintEvent* /*event*/) {
+  const Theme& t = theme();
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  QPainter p(this);
+  p.fillRect(rect(), t.ground);
+  p.setPen(QPen(t.rule, 1));
+  p.drawLine(0, 0, width(), 0);
+  const bool metric = units == UnitSystem::Metric;
+  const QString grams = metric ? tr("g") : tr("oz");
+  std::vector<Total> totals;
+  totals.push_back({session_.changed() || session_.savedAt().isEmpty() ? tr("file") : tr("saved"),
+                    session_.path().isEmpty() ? tr("new") : session_.changed() ? tr("changed") : session_.savedAt().isEmpty() ? tr("open") : session_.savedAt(), {}, {}});
+  totals.push_back({tr("wire"), metric ? str(printNumber(plan.totals.wireLength / 1000, 2)) : str(printNumber(plan.totals.wireLength / 304.8, 1)),
+                    metric ? tr("m") : tr("ft"), str(printMass(plan.totals.wireMass, units))});
+  totals.push_back({tr("wool"), str(printMassFigure(plan.totals.core + plan.totals.coat, units)), grams, tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
+  totals.push_back({tr("weight"), str(printMassFigure(plan.totals.mass, units)), grams, {}});
+  const Standing& s = plan.standing;
+  totals.push_back({tr("stands"), plan.loads.legs == 0 ? tr("no legs") : s.stands ? tr("yes") : tr("no"), {},
+                    plan.loads.legs == 0 ? QString() : s.stands ? tr("tips at %1").arg(str(printAngle(s.tip))) : tr("falls %1").arg(str(s.towards))});
+  const double from = px(24);
+  const double each = (look_->x() - from) / static_cast<double>(totals.size());
+  for (size_t i = 0; i < totals.size(); ++i) {
+    const Total& total = totals[i];
+    const double x = from + each * static_cast<double>(i);
+    p.setFont(typeface(12));
+    p.setPen(t.faint);
+    p.drawText(QPointF(x, px(20)), total.label);
+    double at = x;
+    const auto run = [&](const QString& text, const QFont& f, const QColor& colour, double gap) {
+      if (text.isEmpty()) return;
+      p.setFont(f);
+      const double w = QFontMetricsF(f).horizontalAdvance(text);
+      if (at + w > x + each && at > x) return;
+      p.setPen(colour);
+      p.drawText(QPointF(at, px(44)), text);
+      at += w + gap;
+    };
+    run(total.figure, typeface(20, QFont::DemiBold), t.ink, px(5));
+    run(total.unit, typeface(13), t.faint, px(10));
+    run(total.more, typeface(13), t.ink, 0);
+  }
+}
+
+} // namespace columna

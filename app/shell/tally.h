@@ -1,0 +1,34 @@
+// The foot of the window: totals that follow every change, and the things to look at, stepped through by a click.
+#pragma once
+
+#include "shell/session.h"
+
+#include <QAbstractButton>
+#include <QWidget>
+
+namespace columna {
+
+class Tally : public QWidget {
+  Q_OBJECT
+public:
+  explicit Tally(Session& session, QWidget* parent = nullptr);
+  /// Selects the limb of the next finding.
+  void nextFinding();
+  [[nodiscard]] QAbstractButton* findings() const;
+  /// Says something once, in place of the findings, until the next change.
+  void say(const QString& sentence);
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+
+private:
+  class Look;
+  void refresh();
+  Session& session_;
+  Look* look_;
+  int at_ = -1;
+  QString said_;
+};
+
+} // namespace columna

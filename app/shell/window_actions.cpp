@@ -1,0 +1,207 @@
+// What the menu and the keys of the window do.
+#include "print/pages.h"
+#include "project/catalog.h"
+#include "shell/dialogs.h"
+#include "shell/main_window.h"
+#include "shell/settings.h"
+#include "shell/tally.h"
+#include "sheet/true_size_sheet.h"
+#include "study/gallery.h"
+#include "theme/theme.h"
+
+#include <QActionGroup>
+#include <QFileDialog>
+#include <QInputDialog>
+#include <QMenu>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QScreen>
+#include <QShortcut>
+#include <QStandardPaths>
+
+namespace columna {
+namespace {
+
+QString projectFilter() { return MainWindow::tr("Columna projects (*.columna)"); }
+
+} // namespace
+
+void MainWindow::makeMenu() {
+  menu_ = new QMenu(this);
+  const auto add = [this](const QString& text, const QKeySequence& key, auto act) {
+    QAction* action = menu_->addAction(text, this, act);
+    if (!key.isEmpty()) action->setShortcut(key);
+    addAction(action); // keys work while the menu is closed
+    return action;
+  };
+  add(tr("New figure"), QKeySequence::New, &MainWindow::fresh);
+  add(tr("Open…"), QKeySequence::Open, &MainWindow::open);
+  QMenu* recent = menu_->addMenu(tr("Open recent"));
+  connect(recent, &QMenu::aboutToShow, this, [this, recent] { fillRecent(recent); });
+  add(tr("Save"), QKeySequence::Save, &MainWindow::save);
+  add(tr("Save as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), &MainWindow::saveAs);
+  add(tr("Rename…"), QKeySequence(Qt::Key_F2), [this] {
+    bool ok = false;
+    const QString name = QInputDialog::getText(this, tr("Rename"), tr("Name of the figure"), QLineEdit::Normal, QString::fromStdString(session_.project().name), &ok);
+    if (ok) session_.setName(name);
+  });
+  menu_->addSeparator();
+  add(tr("Print true-size sheet…"), QKeySequence::Print, &MainWindow::print);
+  add(tr("Save sheet as PDF…"), QKeySequence(QStringLiteral("Ctrl+E")), [this] { savePdf(); });
+  menu_->addSeparator();
+  add(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
+  add(tr("Redo"), QKeySequence(QStringLiteral("Ctrl+Shift+Z")), [this] { session_.redo(); });
+  menu_->addSeparator();
+  QAction* evening = add(tr("Evening theme"), QKeySequence(QStringLiteral("Ctrl+T")), [this] {
+    setEvening(!theme().evening);
+    settings().setValue(QStringLiteral("evening"), theme().evening);
+    restyle();
+  });
+  evening->setCheckable(true);
+  evening->setChecked(theme().evening);
+  QMenu* sizes = menu_->addMenu(tr("Text size"));
+  auto* group = new QActionGroup(sizes);
+  for (const int percent : {100, 125, 150, 200}) {
+    QAction* action = sizes->addAction(tr("%1 %").arg(percent), this, [this, percent] {
+      setTextScale(percent / 100.0);
+      settings().setValue(QStringLiteral("text"), percent / 100.0);
+      restyle();
+    });
+    action->setCheckable(true);
+    action->setChecked(qRound(textScale() * 100) == percent);
+    group->addAction(action);
+  }
+  add(tr("True size on this screen…"), {}, [this] {
+    if (const auto value = calibrateScreen(screenPixelsPerMm(screen()), this)) {
+      setScreenPixelsPerMm(screen(), *value);
+      mat_->setScreenPixelsPerMm(*value);
+      mat_->update();
+    }
+  });
+  menu_->addSeparator();
+  add(tr("Find…"), QKeySequence(QStringLiteral("Ctrl+K")), &MainWindow::find);
+  add(tr("Guide to this stage"), QKeySequence::HelpContents, [this] { showGuide(session_.stage(), this); });
+  menu_->addSeparator();
+  add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
+}
+
+void MainWindow::makeKeys() {
+  const auto key = [this](const QKeySequence& keys, auto act) {
+    auto* shortcut = new QShortcut(keys, this);
+    connect(shortcut, &QShortcut::activated, this, act);
+  };
+  key(QStringLiteral(","), [this] {
+    if (session_.stage() == Stage::Wire) session_.stepWire(session_.selected(), -1);
+  });
+  key(QStringLiteral("."), [this] {
+    if (session_.stage() == Stage::Wire) session_.stepWire(session_.selected(), 1);
+  });
+  key(QStringLiteral("["), [this] {
+    if (session_.stage() == Stage::Wrap) session_.stepFirmness(session_.selected(), -1);
+  });
+  key(QStringLiteral("]"), [this] {
+    if (session_.stage() == Stage::Wrap) session_.stepFirmness(session_.selected(), 1);
+  });
+  key(QStringLiteral("\\"), [this] { session_.toggleTied(session_.selected()); });
+  key(Qt::Key_Delete, [this] {
+    if (session_.stage() == Stage::Wire && session_.selected() >= 0 && session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
+      session_.clearWire(session_.selected());
+  });
+  key(QStringLiteral("1"), [this] { mat_->trueSize(); });
+  key(QStringLiteral("0"), [this] { mat_->fit(); });
+  key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });
+}
+
+void MainWindow::fresh() {
+  if (!mayLeave()) return;
+  session_.startNew(QString::fromStdString(session_.project().pattern));
+  session_.setStage(Stage::Study);
+  mat_->fit();
+}
+
+void MainWindow::open() {
+  if (!mayLeave()) return;
+  const QString path = QFileDialog::getOpenFileName(this, tr("Open"), lastFolder(), projectFilter());
+  if (!path.isEmpty()) openFile(path);
+}
+
+bool MainWindow::save() {
+  if (session_.path().isEmpty() || session_.readOnly()) return saveAs();
+  keepThumbnail();
+  if (const auto sentence = session_.save(session_.path())) {
+    tell(*sentence);
+    return false;
+  }
+  return true;
+}
+
+bool MainWindow::saveAs() {
+  const QString proposal = lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".columna");
+  QString path = QFileDialog::getSaveFileName(this, tr("Save as"), proposal, projectFilter());
+  if (path.isEmpty()) return false;
+  if (!path.endsWith(QStringLiteral(".columna"))) path += QStringLiteral(".columna");
+  keepThumbnail();
+  if (const auto sentence = session_.save(path)) {
+    tell(*sentence);
+    return false;
+  }
+  remember(path);
+  return true;
+}
+
+bool MainWindow::savePdf(const QString& given, Paper paper) {
+  QString path = given;
+  if (path.isEmpty()) {
+    const QString proposal = lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
+    path = QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
+  }
+  if (path.isEmpty()) return false;
+  if (const auto sentence = writePdf(path, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper), QString::fromStdString(session_.project().name))) {
+    tell(*sentence);
+    return false;
+  }
+  return true;
+}
+
+void MainWindow::print() {
+  QPrinter printer(QPrinter::HighResolution);
+  printer.setPageMargins(QMarginsF(0, 0, 0, 0));
+  printer.setFullPage(true);
+  QPrintDialog dialog(&printer, this);
+  if (dialog.exec() != QDialog::Accepted) return;
+  const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
+  printer.setFullPage(true);
+  paintPages(printer, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), letter ? Paper::Letter : Paper::A4), printer.resolution());
+}
+
+void MainWindow::remember(const QString& path) { rememberFile(path); }
+
+void MainWindow::fillRecent(QMenu* menu) {
+  menu->clear();
+  const QStringList recent = recentFiles();
+  for (const QString& path : recent)
+    menu->addAction(QFileInfo(path).fileName(), this, [this, path] {
+      if (mayLeave()) openFile(path);
+    })->setToolTip(path);
+  if (recent.isEmpty()) menu->addAction(tr("nothing yet"))->setEnabled(false);
+}
+
+void MainWindow::find() {
+  std::vector<FindBox::Entry> entries;
+  const Plan& plan = session_.plan();
+  entries.push_back({tr("Whole figure"), tr("part"), [this] { session_.select(-1); }});
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
+    entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"), [this, l] { session_.select(static_cast<int>(l)); }});
+  for (const auto& [stage, name] : {std::pair(Stage::Study, tr("Study")), std::pair(Stage::Wire, tr("Wire")), std::pair(Stage::Wrap, tr("Wrap"))})
+    entries.push_back({name, tr("stage"), [this, stage = stage] { session_.setStage(stage); }});
+  for (const Pattern& p : session_.catalog().patterns)
+    entries.push_back({QString::fromStdString(p.name), tr("animal"), [this, id = QString::fromStdString(p.id)] { session_.setPattern(id); }});
+  for (const Finding& f : plan.findings)
+    entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] { session_.select(session_.plan().figure.limb(where).value_or(-1)); }});
+  for (QAction* action : menu_->actions())
+    if (!action->isSeparator() && !action->menu()) entries.push_back({action->text().remove(u'…'), action->shortcut().toString(), [action] { action->trigger(); }});
+  FindBox box(std::move(entries), this);
+  box.exec();
+}
+
+} // namespace columna

@@ -1,0 +1,209 @@
+#include "wire/wire_card.h"
+
+#include "measure/gauge.h"
+#include "theme/theme.h"
+
+#include <QComboBox>
+#include <QGridLayout>
+#include <QLineEdit>
+#include <QVBoxLayout>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), session_(session) {
+  auto* layout = new QVBoxLayout(this);
+  layout->setContentsMargins(0, 0, 0, 0);
+  layout->setSpacing(px(8));
+  limb_ = new QWidget(this);
+  auto* grid = new QGridLayout(limb_);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setHorizontalSpacing(px(12));
+  grid->setVerticalSpacing(px(2));
+  cut_ = new BigFigure(tr("cut"), limb_);
+  wire_ = new BigFigure(tr("wire"), limb_);
+  pieceName_ = textLabel(limb_, 13, QFont::Normal);
+  gauges_ = textLabel(limb_, 13, QFont::Normal);
+  grid->addWidget(cut_, 0, 0);
+  grid->addWidget(wire_, 0, 1);
+  grid->addWidget(pieceName_, 1, 0, Qt::AlignTop);
+  grid->addWidget(gauges_, 1, 1, Qt::AlignTop);
+  grid->setColumnStretch(0, 1);
+  grid->setColumnStretch(1, 1);
+  layout->addWidget(limb_);
+  whyCut_ = new Why(this);
+  whyNeed_ = new Why(this);
+  layout->addWidget(whyCut_);
+  layout->addWidget(whyNeed_);
+  layout->addWidget(ruleLine(this));
+  verdict_ = new VerdictView(this);
+  layout->addWidget(verdict_);
+  whyHold_ = new Why(this);
+  whyEffort_ = new Why(this);
+  layout->addWidget(whyHold_);
+  layout->addWidget(whyEffort_);
+  findings_ = textLabel(this, 13, QFont::Normal);
+  layout->addWidget(findings_);
+
+  auto* keys = new QHBoxLayout;
+  keys->setSpacing(px(10));
+  auto* thinner = new KeyButton(QStringLiteral(","), tr("thinner"), this);
+  auto* thicker = new KeyButton(QStringLiteral("."), tr("thicker"), this);
+  auto* twin = new KeyButton(QStringLiteral("\\"), tr("tie or untie"), this);
+  twinKey_ = twin;
+  keys->addWidget(thinner);
+  keys->addWidget(thicker);
+  keys->addWidget(twin);
+  keys->addStretch();
+  layout->addLayout(keys);
+  connect(thinner, &KeyButton::clicked, this, [this] { session_.stepWire(session_.selected(), -1); });
+  connect(thicker, &KeyButton::clicked, this, [this] { session_.stepWire(session_.selected(), 1); });
+  connect(twin, &KeyButton::clicked, this, [this] { session_.toggleTied(session_.selected()); });
+  back_ = new KeyButton(QStringLiteral("Del"), tr("wire as reckoned"), this);
+  connect(back_, &KeyButton::clicked, this, [this] { session_.clearWire(session_.selected()); });
+  layout->addWidget(back_, 0, Qt::AlignLeft);
+
+  auto* choose = new QGridLayout;
+  choose->setHorizontalSpacing(px(8));
+  auto* sizeLabel = textLabel(this, 13, QFont::Normal, false);
+  sizeLabel->setText(tr("size"));
+  diameter_ = new QLineEdit(this);
+  diameter_->setAccessibleName(tr("Wire size"));
+  diameter_->setPlaceholderText(tr("1.2 mm, 18 awg, 18 swg"));
+  auto* metalLabel = textLabel(this, 13, QFont::Normal, false);
+  metalLabel->setText(tr("metal"));
+  material_ = new QComboBox(this);
+  material_->setAccessibleName(tr("Wire material"));
+  for (const Material& m : session_.catalog().materials) material_->addItem(str(m.name), str(m.id));
+  useLabel_ = textLabel(this, 13, QFont::Normal, false);
+  useLabel_->setText(tr("it will"));
+  use_ = new QComboBox(this);
+  use_->setAccessibleName(tr("What it has to bear"));
+  use_->addItem(tr("stand in a case"), QStringLiteral("display"));
+  use_->addItem(tr("stand on a shelf"), QStringLiteral("shelf"));
+  use_->addItem(tr("be handled"), QStringLiteral("handled"));
+  choose->addWidget(sizeLabel, 0, 0);
+  choose->addWidget(diameter_, 0, 1);
+  choose->addWidget(metalLabel, 1, 0);
+  choose->addWidget(material_, 1, 1);
+  choose->addWidget(useLabel_, 2, 0);
+  choose->addWidget(use_, 2, 1);
+  choose->setColumnStretch(1, 1);
+  layout->addLayout(choose);
+  material_->setMinimumWidth(px(60));
+  material_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  trouble_ = textLabel(this, 13, QFont::DemiBold);
+  trouble_->setStyleSheet(trouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
+  trouble_->hide();
+  layout->addWidget(trouble_);
+  caution_ = textLabel(this, 13, QFont::Normal);
+  setFaint(caution_);
+  layout->addWidget(caution_);
+  connect(diameter_, &QLineEdit::editingFinished, this, &WireCard::typed);
+  connect(material_, &QComboBox::activated, this, [this](int i) {
+    const QString id = material_->itemData(i).toString();
+    if (session_.selected() < 0) session_.setMaterial(id);
+    else session_.setLimbMaterial(session_.selected(), id);
+  });
+  connect(use_, &QComboBox::activated, this, [this](int i) {
+    if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString())) session_.setUse(*chosen);
+  });
+}
+
+void WireCard::typed() {
+  if (!diameter_->isModified() || session_.selected() < 0) return;
+  diameter_->setModified(false);
+  const auto mm = parseDiameter(diameter_->text().toStdString(), session_.units());
+  trouble_->setVisible(!mm.ok());
+  if (mm) {
+    session_.setWire(session_.selected(), *mm);
+    return;
+  }
+  QString sentence = str(mm.problem().sentence());
+  sentence[0] = sentence[0].toUpper();
+  trouble_->setText(sentence + u'.');
+}
+
+void WireCard::showFigure() {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  cut_->setCaption(tr("pieces to cut"));
+  cut_->set(QString::number(plan.pieces.size()), {});
+  wire_->setCaption(tr("wire in all"));
+  wire_->set(units == UnitSystem::Metric ? str(printNumber(plan.totals.wireLength / 1000, 2)) : str(printNumber(plan.totals.wireLength / 304.8, 1)),
+             units == UnitSystem::Metric ? tr("m") : tr("ft"));
+  pieceName_->setText(tr("weighs %1").arg(str(printMass(plan.totals.wireMass, units))));
+  gauges_->clear();
+  for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({});
+  Level worst = Level::Good;
+  QStringList texts;
+  for (const Finding& f : plan.findings) {
+    worst = std::max(worst, f.level);
+    texts << str(f.text);
+  }
+  verdict_->set(worst, plan.findings.empty() ? tr("Every limb holds; it stands and tips at %1.").arg(str(printAngle(plan.standing.tip)))
+                                             : tr("%n thing(s) to look at.", nullptr, static_cast<int>(plan.findings.size())));
+  findings_->setText(texts.join(QStringLiteral("\n\n")));
+  findings_->setVisible(!texts.isEmpty());
+  const int at = material_->findData(str(session_.project().material));
+  material_->setCurrentIndex(at);
+  const Material* metal = session_.catalog().material(session_.project().material);
+  caution_->setText(metal ? str(metal->caution) : QString());
+}
+
+void WireCard::refresh() {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  const int l = session_.selected();
+  const bool wired = l >= 0 && plan.limbs[static_cast<size_t>(l)].wired;
+  diameter_->setEnabled(wired);
+  use_->setVisible(l < 0);
+  useLabel_->setVisible(l < 0);
+  use_->setCurrentIndex(use_->findData(str(std::string(id(session_.project().use)))));
+  trouble_->hide();
+  back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
+  twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
+  if (l < 0) {
+    diameter_->clear();
+    diameter_->setModified(false);
+    showFigure();
+    return;
+  }
+  const LimbPlan& limb = plan.limbs[static_cast<size_t>(l)];
+  const int p = plan.pieceOf(l);
+  limb_->setVisible(wired);
+  verdict_->set(limb.verdict, str(limb.sentence));
+  QStringList texts;
+  const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(l)];
+  for (const Finding& f : plan.findings)
+    if (f.where == part.id || (part.twin >= 0 && f.where == plan.figure.limbs[static_cast<size_t>(part.twin)].id)) texts << str(f.text);
+  findings_->setText(texts.join(QStringLiteral("\n\n")));
+  findings_->setVisible(!texts.isEmpty());
+  if (!wired || p < 0) {
+    for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({});
+    return;
+  }
+  const Piece& piece = plan.pieces[static_cast<size_t>(p)];
+  cut_->setCaption(tr("cut"));
+  cut_->set(str(printLengthFigure(piece.cut, units, 0)), str(std::string(lengthUnit(units))));
+  wire_->setCaption(limb.chosen ? tr("wire, your choice") : tr("wire"));
+  wire_->set(str(printLengthFigure(limb.section.diameter, units, 2)), str(std::string(lengthUnit(units))));
+  pieceName_->setText(tr("piece %1, %2").arg(str(piece.tag), str(piece.name)));
+  QString gauges = tr("%1 &nbsp;%2").arg(str(printAwg(limb.section.diameter)), str(printSwg(limb.section.diameter)));
+  gauges += QStringLiteral("<br><span style='color:%1'>%2</span>")
+                .arg(theme().faint.name(), limb.section.wires > 1 ? tr("doubled, twisted") : limb.section.material.strandsPerWire > 1 ? tr("one stem") : tr("single"));
+  gauges_->setText(gauges);
+  whyCut_->set(cutWorking(piece));
+  whyNeed_->set(needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge, limb.section));
+  whyHold_->set(holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section));
+  whyEffort_->set(effortWorking(limb.hold, limb.section, part.length));
+  if (!diameter_->hasFocus() || !diameter_->isModified()) diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
+  material_->setCurrentIndex(material_->findData(str(limb.section.material.id)));
+  caution_->setText(str(limb.section.material.caution));
+}
+
+} // namespace columna

@@ -1,0 +1,47 @@
+// Wire's card: what to cut for a limb, which wire, whether it holds, and why.
+#pragma once
+
+#include "shell/limb_card.h"
+
+class QComboBox;
+class QLineEdit;
+
+namespace columna {
+
+class WireCard : public CardPage {
+  Q_OBJECT
+public:
+  explicit WireCard(Session& session, QWidget* parent = nullptr);
+  void refresh() override;
+  [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
+  [[nodiscard]] Why* whyCut() const { return whyCut_; }
+  [[nodiscard]] Why* whyHold() const { return whyHold_; }
+  [[nodiscard]] BigFigure* cutFigure() const { return cut_; }
+  [[nodiscard]] BigFigure* wireFigure() const { return wire_; }
+
+private:
+  void typed();
+  void showFigure();
+  Session& session_;
+  QWidget* limb_;
+  BigFigure* cut_;
+  BigFigure* wire_;
+  QLabel* gauges_;
+  QLabel* pieceName_;
+  Why* whyCut_;
+  VerdictView* verdict_;
+  Why* whyHold_;
+  Why* whyNeed_;
+  Why* whyEffort_;
+  QLabel* findings_;
+  QComboBox* material_;
+  QLineEdit* diameter_;
+  QLabel* trouble_;
+  KeyButton* back_;
+  QWidget* twinKey_;
+  QLabel* caution_;
+  QComboBox* use_;
+  QLabel* useLabel_;
+};
+
+} // namespace columna

@@ -1,0 +1,29 @@
+// The commands of columna-cli. Each prints to standard output and returns 0, 1 for a finding that is wrong, or 2 for
+// bad input with one line on standard error.
+#pragma once
+
+#include <string>
+
+namespace columna::cli {
+
+inline constexpr int kGood = 0;
+inline constexpr int kWrong = 1;
+inline constexpr int kBadInput = 2;
+
+struct NewOptions {
+  std::string pattern, height, shoulder, body;
+  std::string construction = "twisted-limbs";
+  std::string material = "aluminium-annealed";
+  std::string use = "shelf";
+  std::string output;
+};
+
+/// One line on standard error; returns kBadInput.
+int complain(const std::string& sentence);
+
+int patterns(bool json);
+int create(const NewOptions& options);
+int plan(const std::string& file, bool json);
+int check(const std::string& file);
+
+} // namespace columna::cli

@@ -1,0 +1,261 @@
+#include "anatomy/figure.h"
+
+#include "measure/quantity.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+std::string sided(std::string_view id, int side) {
+  return side == 0 ? std::string(id) : fmt::format("{}-{}", side > 0 ? "left" : "right", id);
+}
+
+std::string limbName(const PatternLimb& limb, int side) {
+  std::string name = side == 0 ? limb.name : fmt::format("{} {}", side > 0 ? "left" : "right", limb.name);
+  if (!name.empty() && name[0] >= 'a' && name[0] <= 'z') name[0] = static_cast<char>(name[0] - 'a' + 'A');
+  return name;
+}
+
+Vec3 mirror(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
+
+bool smoothKind(LimbKind kind) {
+  return kind == LimbKind::Trunk || kind == LimbKind::Neck || kind == LimbKind::Head || kind == LimbKind::Tail;
+}
+
+SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index, double scale) {
+  const FigureBone& b = figure.bones[static_cast<size_t>(index)];
+  const PatternBone* source = pattern.bone(b.patternBone);
+  SweepBone out;
+  out.bone = index;
+  out.begin = b.begin / scale;
+  out.end = b.end / scale;
+  out.up = source->up;
+  out.smooth = b.wire && smoothKind(figure.limbs[static_cast<size_t>(b.limb)].kind);
+  out.flatBegin = out.flatEnd = source->flatEnds;
+  for (const Station& s : source->stations) {
+    out.at.push_back(s.at);
+    out.across.push_back(s.across);
+    out.deep.push_back(s.deep);
+    out.lift.push_back(s.lift);
+  }
+  return out;
+}
+
+/// The bone that carries a tube on from `index`: it begins where that one ends and bends least.
+int continuation(const Figure& figure, int index) {
+  const FigureBone& b = figure.bones[static_cast<size_t>(index)];
+  int best = -1;
+  double least = kSharpestBend;
+  for (size_t i = 0; i < figure.bones.size(); ++i) {
+    const FigureBone& next = figure.bones[i];
+    if (next.parent != index || next.from != b.to) continue;
+    const double bend = bendAngle(b.end - b.begin, next.end - next.begin);
+    if (bend < least) {
+      least = bend;
+      best = static_cast<int>(i);
+    }
+  }
+  return best;
+}
+
+/// The tubes in modules, so that they scale with the figure exactly; right-hand tubes are mirrored left-hand ones.
+void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
+  const size_t count = figure.bones.size();
+  std::vector<int> next(count, -1);
+  std::vector<bool> continued(count, false);
+  std::vector<int> twins(count, -1);
+  for (size_t i = 0; i < count; ++i) {
+    twins[i] = figure.bones[i].twin;
+    next[i] = continuation(figure, static_cast<int>(i));
+    if (next[i] >= 0) continued[static_cast<size_t>(next[i])] = true;
+  }
+  for (size_t i = 0; i < count; ++i) {
+    if (continued[i] || figure.limbs[static_cast<size_t>(figure.bones[i].limb)].side < 0) continue;
+    std::vector<SweepBone> chain;
+    for (int b = static_cast<int>(i); b >= 0; b = next[static_cast<size_t>(b)])
+      chain.push_back(sweepBone(figure, pattern, b, scale));
+    Tube tube = sweep(chain);
+    for (Ring& ring : tube.rings) {
+      ring.centre *= scale;
+      ring.ru *= scale;
+      ring.rv *= scale;
+    }
+    if (figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
+    figure.tubes.push_back(std::move(tube));
+  }
+}
+
+void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
+  std::map<std::pair<std::string, int>, int> boneIndex;
+  for (const PatternLimb& limb : pattern.limbs) {
+    const int first = static_cast<int>(figure.limbs.size());
+    for (const int side : limb.twin ? std::vector<int>{1, -1} : std::vector<int>{0}) {
+      FigureLimb out;
+      out.id = sided(limb.id, side);
+      out.name = limbName(limb, side);
+      out.family = limb.id;
+      out.kind = limb.kind;
+      out.firmness = limb.firmness;
+      out.side = side;
+      if (limb.twin) out.twin = side > 0 ? first + 1 : first;
+      for (const std::string& id : limb.bones) {
+        const PatternBone* b = pattern.bone(id);
+        FigureBone bone;
+        bone.id = sided(id, side);
+        bone.patternBone = id;
+        bone.limb = static_cast<int>(figure.limbs.size());
+        const auto place = [&](const std::string& joint, Vec3& at) {
+          const Vec3 left = pattern.joints.at(joint) * scale;
+          // A joint on the midline keeps its name on both sides: it is one place.
+          const bool middle = left.y() == 0;
+          at = side < 0 ? mirror(left) : left;
+          return middle ? joint : sided(joint, side);
+        };
+        bone.from = place(b->from, bone.begin);
+        bone.to = place(b->to, bone.end);
+        bone.length = (pattern.joints.at(b->to) - pattern.joints.at(b->from)).norm() * scale;
+        bone.wire = b->wire;
+        for (const Station& s : b->stations)
+          bone.stations.push_back({s.at, s.across * scale, s.deep * scale, s.lift * scale});
+        boneIndex[{id, side}] = static_cast<int>(figure.bones.size());
+        out.bones.push_back(static_cast<int>(figure.bones.size()));
+        figure.bones.push_back(std::move(bone));
+      }
+      figure.limbs.push_back(std::move(out));
+    }
+  }
+  const auto find = [&](const std::string& id, int side) {
+    const auto exact = boneIndex.find({id, side});
+    if (exact != boneIndex.end()) return exact->second;
+    const auto middle = boneIndex.find({id, 0});
+    return middle == boneIndex.end() ? -1 : middle->second;
+  };
+  for (FigureBone& bone : figure.bones) {
+    const int side = figure.limbs[static_cast<size_t>(bone.limb)].side;
+    const PatternBone* source = pattern.bone(bone.patternBone);
+    if (!source->parent.empty()) bone.parent = find(source->parent, side);
+    if (side != 0) bone.twin = boneIndex.at({bone.patternBone, -side});
+  }
+}
+
+double limbLength(const Figure& figure, const FigureLimb& limb) {
+  double longest = 0;
+  double run = 0;
+  int last = -1;
+  for (const int b : limb.bones) {
+    const FigureBone& bone = figure.bones[static_cast<size_t>(b)];
+    if (!bone.wire) continue;
+    if (limb.kind == LimbKind::Digits && bone.parent != last) run = 0;
+    run += bone.length;
+    longest = std::max(longest, run);
+    last = b;
+  }
+  return longest;
+}
+
+/// Highest z and extent in x over rings and flat parts.
+struct Extent {
+  double top = 0, front = -1e9, back = 1e9;
+};
+
+Extent extentOf(const Figure& figure) {
+  Extent e;
+  const auto take = [&](const Vec3& p, double dz, double dx) {
+    e.top = std::max(e.top, p.z() + dz);
+    e.front = std::max(e.front, p.x() + dx);
+    e.back = std::min(e.back, p.x() - dx);
+  };
+  for (const Tube& tube : figure.tubes)
+    for (const Ring& r : tube.rings) {
+      // The farthest point of an ellipse along an axis: sqrt of the sum of the squared half axes' shares.
+      const auto reach = [&](Eigen::Index axis) { return std::hypot(r.ru * r.u[axis], r.rv * r.v[axis]); };
+      take(r.centre, reach(2), reach(0));
+    }
+  for (const FigureFlat& flat : figure.flats)
+    for (const Vec3& p : flat.outline) take(p, 0, 0);
+  return e;
+}
+
+Figure build(const Pattern& pattern, double scale) {
+  Figure figure;
+  figure.patternId = pattern.id;
+  figure.patternName = pattern.name;
+  figure.scale = scale;
+  figure.coatThickness = pattern.coatThickness * scale;
+  figure.shoulderHeight = pattern.shoulderHeight.modules * scale;
+  figure.bodyLength = pattern.bodyLength.modules * scale;
+  figure.shoulderMeans = pattern.shoulderHeight.means;
+  figure.bodyMeans = pattern.bodyLength.means;
+  makeLimbsAndBones(figure, pattern, scale);
+  for (FigureLimb& limb : figure.limbs) limb.length = limbLength(figure, limb);
+  makeTubes(figure, pattern, scale);
+  for (const PatternFlat& flat : pattern.flats) {
+    int bone = 0;
+    for (size_t i = 0; i < figure.bones.size(); ++i)
+      if (figure.bones[i].patternBone == flat.bone) {
+        bone = static_cast<int>(i);
+        break;
+      }
+    FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}};
+    for (const Vec3& p : flat.outline) left.outline.push_back(p * scale);
+    if (flat.twin) {
+      FigureFlat right{"right-" + flat.id, bone, {}};
+      for (const Vec3& p : left.outline) right.outline.push_back(mirror(p));
+      figure.flats.push_back(std::move(right));
+    }
+    figure.flats.push_back(std::move(left));
+  }
+  figure.eyes = {pattern.eye * scale, mirror(pattern.eye * scale)};
+  figure.eyeDiameter = pattern.eyeDiameter * scale;
+  const Extent e = extentOf(figure);
+  figure.overallHeight = e.top;
+  figure.totalLength = e.front - e.back;
+  return figure;
+}
+
+} // namespace
+
+std::optional<int> Figure::limb(std::string_view id) const {
+  for (size_t i = 0; i < limbs.size(); ++i)
+    if (limbs[i].id == id) return static_cast<int>(i);
+  return std::nullopt;
+}
+
+double modulesOf(const Pattern& pattern, SizeBy by) {
+  switch (by) {
+  case SizeBy::ShoulderHeight: return pattern.shoulderHeight.modules;
+  case SizeBy::BodyLength: return pattern.bodyLength.modules;
+  case SizeBy::OverallHeight: break;
+  }
+  return build(pattern, 1).overallHeight;
+}
+
+std::string_view word(SizeBy by) {
+  switch (by) {
+  case SizeBy::ShoulderHeight: return "shoulder height";
+  case SizeBy::BodyLength: return "body length";
+  case SizeBy::OverallHeight: break;
+  }
+  return "height";
+}
+
+std::optional<Problem> sizeProblem(SizeBy by, double mm) {
+  const std::string range = fmt::format("give a {} from {:g} mm to {:g} m", word(by), kSmallestMm, kLargestMm / 1000);
+  if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
+  if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
+  if (mm < kSmallestMm) return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
+  if (mm > kLargestMm)
+    return Problem{fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
+  return std::nullopt;
+}
+
+Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing) {
+  if (auto problem = sizeProblem(sizing.by, sizing.mm)) return *problem;
+  return build(pattern, sizing.mm / modulesOf(pattern, sizing.by));
+}
+
+} // namespace columna

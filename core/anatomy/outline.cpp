@@ -1,0 +1,119 @@
+#include "anatomy/outline.h"
+
+#include "anatomy/hull.h"
+
+#include <clipper.hpp>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+namespace clip = ClipperLib;
+
+constexpr int kRingPoints = 28;
+
+clip::IntPoint toGrid(const Vec2& p, double unit) {
+  return {static_cast<clip::cInt>(std::llround(p.x() / unit)), static_cast<clip::cInt>(std::llround(p.y() / unit))};
+}
+
+void addRing(std::vector<Vec2>& points, const Ring& ring, View view) {
+  const Vec2 centre = project(ring.centre, view);
+  const Vec2 u = project(ring.u, view) * ring.ru;
+  const Vec2 v = project(ring.v, view) * ring.rv;
+  for (int i = 0; i < kRingPoints; ++i) {
+    const double a = 2 * std::numbers::pi * i / kRingPoints;
+    points.push_back(centre + u * std::cos(a) + v * std::sin(a));
+  }
+}
+
+clip::Path toPath(const std::vector<Vec2>& points, double unit) {
+  clip::Path path;
+  path.reserve(points.size());
+  for (const Vec2& p : points) path.push_back(toGrid(p, unit));
+  return path;
+}
+
+std::vector<Polygon> unite(const clip::Paths& paths, double unit, double inset) {
+  clip::Clipper clipper;
+  clipper.AddPaths(paths, clip::ptSubject, true);
+  clip::Paths merged;
+  clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
+  if (inset > 0) {
+    clip::ClipperOffset offset;
+    offset.AddPaths(merged, clip::jtRound, clip::etClosedPolygon);
+    offset.Execute(merged, -inset / unit);
+  }
+  clip::CleanPolygons(merged, 3);
+  std::vector<Polygon> out;
+  for (const clip::Path& path : merged) {
+    // Slivers between touching limbs are not worth drawing.
+    if (path.size() < 3 || std::abs(clip::Area(path)) < 400) continue;
+    Polygon polygon;
+    polygon.reserve(path.size());
+    for (const clip::IntPoint& p : path)
+      polygon.emplace_back(static_cast<double>(p.X) * unit, static_cast<double>(p.Y) * unit);
+    out.push_back(std::move(polygon));
+  }
+  return out;
+}
+
+clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit) {
+  clip::Paths paths;
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
+      const int limb = figure.bones[static_cast<size_t>(tube.slabBone[i])].limb;
+      if (std::find(limbs.begin(), limbs.end(), limb) == limbs.end()) continue;
+      std::vector<Vec2> points;
+      points.reserve(static_cast<size_t>(2) * kRingPoints);
+      addRing(points, tube.rings[i], view);
+      addRing(points, tube.rings[i + 1], view);
+      paths.push_back(toPath(convexHull(std::move(points)), unit));
+    }
+  return paths;
+}
+
+} // namespace
+
+Vec2 project(const Vec3& p, View view) {
+  switch (view) {
+  case View::Front: return {p.y(), p.z()};
+  case View::Above: return {p.x(), p.y()};
+  case View::Side: break;
+  }
+  return {p.x(), p.z()};
+}
+
+std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset) {
+  const double unit = figure.scale / 8000; // finer than a hair at any size
+  return unite(limbPaths(figure, limbs, view, unit), unit, inset);
+}
+
+std::vector<Polygon> silhouette(const Figure& figure, View view) {
+  const double unit = figure.scale / 8000;
+  std::vector<int> all(figure.limbs.size());
+  for (size_t i = 0; i < all.size(); ++i) all[i] = static_cast<int>(i);
+  clip::Paths paths = limbPaths(figure, all, view, unit);
+  for (const FigureFlat& flat : figure.flats) {
+    Polygon points;
+    for (const Vec3& p : flat.outline) points.push_back(project(p, view));
+    clip::Path path = toPath(points, unit);
+    if (!clip::Orientation(path)) clip::ReversePath(path);
+    paths.push_back(std::move(path));
+  }
+  return unite(paths, unit, 0);
+}
+
+bool contains(const std::vector<Polygon>& polygons, const Vec2& at) {
+  bool inside = false;
+  for (const Polygon& p : polygons)
+    for (size_t i = 0, j = p.size() - 1; i < p.size(); j = i++)
+      if ((p[i].y() > at.y()) != (p[j].y() > at.y()) &&
+          at.x() < (p[j].x() - p[i].x()) * (at.y() - p[i].y()) / (p[j].y() - p[i].y()) + p[i].x())
+        inside = !inside;
+  return inside;
+}
+
+} // namespace columna

@@ -1,0 +1,307 @@
+#include "anatomy/pattern.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+#include <set>
+
+namespace columna {
+namespace {
+
+using Json = nlohmann::json;
+
+/// Thrown inside this file only, so that a deep field can give up with its own sentence.
+struct Bad {
+  Problem problem;
+};
+
+class Reader {
+public:
+  Reader(Json json, std::string file) : root_(std::move(json)), file_(std::move(file)) {}
+
+  Pattern read() {
+    if (!root_.is_object()) fail("the file", "is not a pattern", "start it with { and the fields of docs/pattern.md");
+    const std::string schema = text(root_, "schema", "");
+    if (!schema.starts_with("columna-pattern/")) fail("schema", "is not that of a pattern", "write \"columna-pattern/1\"");
+    if (schema != "columna-pattern/1")
+      fail("schema", fmt::format("is {}, newer than this program reads", schema), "use a newer Columna");
+    Pattern p;
+    p.id = text(root_, "id", "");
+    p.name = text(root_, "name", "");
+    p.family = text(root_, "family", "");
+    p.about = root_.contains("about") ? text(root_, "about", "") : std::string();
+    const Json& module = object(root_, "module", "");
+    p.moduleName = text(module, "name", "module.");
+    p.moduleMeans = text(module, "means", "module.");
+    const Json& life = object(root_, "life", "");
+    p.lifeMeasure = text(life, "measure", "life.");
+    p.lifeMm = positive(life, "mm", "life.");
+    p.lifeModules = positive(life, "modules", "life.");
+    const Json& measures = object(root_, "measures", "");
+    p.shoulderHeight = measure(measures, "shoulder_height");
+    p.bodyLength = measure(measures, "body_length");
+    readJoints(p);
+    readBones(p);
+    readLimbs(p);
+    readFlats(p);
+    const Json& eyes = object(root_, "eyes", "");
+    p.eye = point(field(eyes, "at", "eyes."), "eyes.at");
+    p.eyeDiameter = positive(eyes, "diameter", "eyes.");
+    const Json& coat = object(root_, "coat", "");
+    p.coatThickness = number(coat, "thickness", "coat.");
+    if (p.coatThickness < 0) fail("coat.thickness", "is below zero", "give 0 or more, in modules");
+    p.coatKind = text(coat, "kind", "coat.");
+    checkTies(p);
+    return p;
+  }
+
+private:
+  [[noreturn]] void fail(const std::string& where, const std::string& what, const std::string& remedy) const {
+    throw Bad{Problem{fmt::format("{} {}", where, what), file_, remedy}};
+  }
+
+  const Json& field(const Json& in, const std::string& key, const std::string& prefix) const {
+    if (!in.contains(key)) fail(prefix + key, "is missing", "add it");
+    return in[key];
+  }
+  std::string text(const Json& in, const std::string& key, const std::string& prefix) const {
+    const Json& value = field(in, key, prefix);
+    if (!value.is_string() || value.get_ref<const std::string&>().empty())
+      fail(prefix + key, "is not text", "write it in quotation marks");
+    return value.get<std::string>();
+  }
+  double number(const Json& in, const std::string& key, const std::string& prefix) const {
+    const Json& value = field(in, key, prefix);
+    if (!value.is_number()) fail(prefix + key, "is not a number", "write a plain number");
+    const double number = value.get<double>();
+    if (!std::isfinite(number) || std::abs(number) > 1e6) fail(prefix + key, "is out of all proportion", "check it");
+    return number;
+  }
+  double positive(const Json& in, const std::string& key, const std::string& prefix) const {
+    const double value = number(in, key, prefix);
+    if (!(value > 0)) fail(prefix + key, fmt::format("is {:g}", value), "give a number above 0");
+    return value;
+  }
+  bool flag(const Json& in, const std::string& key, const std::string& prefix, bool otherwise) const {
+    if (!in.contains(key)) return otherwise;
+    if (!in[key].is_boolean()) fail(prefix + key, "is neither true nor false", "write true or false");
+    return in[key].get<bool>();
+  }
+  const Json& object(const Json& in, const std::string& key, const std::string& prefix) const {
+    const Json& value = field(in, key, prefix);
+    if (!value.is_object()) fail(prefix + key, "is not a group of fields", "write it in { }");
+    return value;
+  }
+  const Json& list(const Json& in, const std::string& key, const std::string& prefix) const {
+    const Json& value = field(in, key, prefix);
+    if (!value.is_array()) fail(prefix + key, "is not a list", "write it in [ ]");
+    return value;
+  }
+  Vec3 point(const Json& value, const std::string& where) const {
+    if (!value.is_array() || value.size() != 3) fail(where, "is not a place", "give [x, y, z] in modules");
+    Vec3 out;
+    for (size_t i = 0; i < 3; ++i) {
+      if (!value[i].is_number()) fail(where, "is not a place", "give [x, y, z] in modules");
+      out[static_cast<Eigen::Index>(i)] = value[i].get<double>();
+    }
+    if (!out.allFinite() || out.cwiseAbs().maxCoeff() > 1000) fail(where, "is out of all proportion", "check it");
+    return out;
+  }
+  PatternMeasure measure(const Json& in, const std::string& key) const {
+    const Json& value = object(in, key, "measures.");
+    return {positive(value, "modules", "measures." + key + "."), text(value, "means", "measures." + key + ".")};
+  }
+
+  void readJoints(Pattern& p) const {
+    for (const auto& [name, at] : object(root_, "joints", "").items()) p.joints[name] = point(at, "joints." + name);
+  }
+
+  void readBones(Pattern& p) const {
+    std::set<std::string> ids;
+    for (const Json& in : list(root_, "bones", "")) {
+      if (!in.is_object()) fail("bones", "holds something that is not a bone", "write each bone in { }");
+      PatternBone b;
+      b.id = text(in, "id", "bones[].");
+      const std::string prefix = "bones." + b.id + ".";
+      if (!ids.insert(b.id).second) fail("bones." + b.id, "is there twice", "give each bone its own id");
+      b.from = text(in, "from", prefix);
+      b.to = text(in, "to", prefix);
+      for (const auto& [key, joint] : {std::pair{"from", b.from}, std::pair{"to", b.to}})
+        if (!p.joints.contains(joint))
+          fail(prefix + key, fmt::format("names joint \"{}\", which is not there", joint), "add it to joints or mend the name");
+      if ((p.joints[b.to] - p.joints[b.from]).norm() < 1e-6)
+        fail("bones." + b.id, fmt::format("has no length: {} and {} are one place", b.from, b.to), "move one of the joints");
+      if (const Json& parent = field(in, "parent", prefix); parent.is_string()) b.parent = parent.get<std::string>();
+      else if (!parent.is_null()) fail(prefix + "parent", "is not a bone's id", "name the bone that carries it, or null");
+      b.twin = flag(in, "twin", prefix, false);
+      b.wire = flag(in, "wire", prefix, true);
+      if (in.contains("ends")) {
+        const std::string ends = text(in, "ends", prefix);
+        if (ends != "flat" && ends != "round") fail(prefix + "ends", "is neither round nor flat", "write one of the two");
+        b.flatEnds = ends == "flat";
+      }
+      if (in.contains("up")) b.up = point(in["up"], prefix + "up");
+      if (b.up.cross(p.joints[b.to] - p.joints[b.from]).norm() < 1e-6)
+        fail(prefix + "up", "points along the bone", "choose another direction");
+      readStations(in, prefix, b);
+      p.bones.push_back(std::move(b));
+    }
+    if (p.bones.empty()) fail("bones", "is empty", "give at least one bone");
+    for (const PatternBone& b : p.bones)
+      if (!b.parent.empty() && !ids.contains(b.parent))
+        fail("bones." + b.id + ".parent", fmt::format("names bone \"{}\", which is not there", b.parent), "mend the name");
+    for (const PatternBone& b : p.bones) {
+      const PatternBone* up = &b;
+      for (size_t steps = 0; !up->parent.empty(); ++steps) {
+        if (steps > p.bones.size())
+          fail("bones." + b.id + ".parent", "leads round in a ring", "let one of the bones be carried by no other");
+        up = p.bone(up->parent);
+      }
+    }
+  }
+
+  void readStations(const Json& in, const std::string& prefix, PatternBone& b) const {
+    for (const Json& s : list(in, "stations", prefix)) {
+      if (!s.is_object()) fail(prefix + "stations", "holds something that is not a station", "write each in { }");
+      const std::string where = prefix + "stations[].";
+      Station station{number(s, "at", where), positive(s, "across", where), positive(s, "deep", where),
+                      s.contains("lift") ? number(s, "lift", where) : 0.0};
+      if (station.at < 0 || station.at > 1) fail(where + "at", fmt::format("is {:g}", station.at), "give a place from 0 to 1");
+      if (!b.stations.empty() && station.at <= b.stations.back().at)
+        fail(prefix + "stations", station.at == b.stations.back().at
+                                      ? fmt::format("has two girths at {:g}", station.at)
+                                      : fmt::format("goes back from {:g} to {:g}", b.stations.back().at, station.at),
+             "let every station lie further along than the one before");
+      b.stations.push_back(station);
+    }
+    if (b.stations.size() < 2) fail(prefix + "stations", "has fewer than two girths", "give one at 0 and one at 1");
+  }
+
+  void readLimbs(Pattern& p) const {
+    std::map<std::string, std::string> ownerOf;
+    std::set<std::string> ids;
+    for (const Json& in : list(root_, "limbs", "")) {
+      if (!in.is_object()) fail("limbs", "holds something that is not a limb", "write each limb in { }");
+      PatternLimb l;
+      l.id = text(in, "id", "limbs[].");
+      const std::string prefix = "limbs." + l.id + ".";
+      if (!ids.insert(l.id).second) fail("limbs." + l.id, "is there twice", "give each limb its own id");
+      l.name = text(in, "name", prefix);
+      const auto kind = limbKind(text(in, "kind", prefix));
+      if (!kind) fail(prefix + "kind", "is not a kind of limb", "use head, neck, trunk, tail, leg, arm, wing, digits or part");
+      l.kind = *kind;
+      l.twin = flag(in, "twin", prefix, false);
+      if (in.contains("firmness")) {
+        const auto firm = firmness(text(in, "firmness", prefix));
+        if (!firm) fail(prefix + "firmness", "is not a firmness", "use soft, medium or firm");
+        l.firmness = *firm;
+      }
+      for (const Json& bone : list(in, "bones", prefix)) {
+        if (!bone.is_string()) fail(prefix + "bones", "holds something that is not a bone's id", "name bones");
+        const std::string id = bone.get<std::string>();
+        const PatternBone* b = p.bone(id);
+        if (!b) fail(prefix + "bones", fmt::format("names bone \"{}\", which is not there", id), "mend the name");
+        if (b->twin != l.twin)
+          fail(prefix + "twin", fmt::format("does not agree with bone {}", id), "make both twins, or neither");
+        if (const auto [it, fresh] = ownerOf.emplace(id, l.id); !fresh)
+          fail(prefix + "bones", fmt::format("takes bone {}, which {} has", id, it->second), "leave it in one limb");
+        l.bones.push_back(id);
+      }
+      if (l.bones.empty()) fail(prefix + "bones", "is empty", "name at least one bone");
+      p.limbs.push_back(std::move(l));
+    }
+    for (const PatternBone& b : p.bones)
+      if (!ownerOf.contains(b.id)) fail("bones." + b.id, "belongs to no limb", "name it in one limb's bones");
+  }
+
+  void readFlats(Pattern& p) const {
+    if (!root_.contains("flats")) return;
+    for (const Json& in : list(root_, "flats", "")) {
+      if (!in.is_object()) fail("flats", "holds something that is not a flat part", "write each in { }");
+      PatternFlat f;
+      f.id = text(in, "id", "flats[].");
+      const std::string prefix = "flats." + f.id + ".";
+      f.bone = text(in, "bone", prefix);
+      if (!p.bone(f.bone)) fail(prefix + "bone", fmt::format("names bone \"{}\", which is not there", f.bone), "mend the name");
+      f.twin = flag(in, "twin", prefix, false);
+      for (const Json& at : list(in, "outline", prefix)) f.outline.push_back(point(at, prefix + "outline"));
+      if (f.outline.size() < 3) fail(prefix + "outline", "has fewer than three points", "add points");
+      p.flats.push_back(std::move(f));
+    }
+  }
+
+  /// The wired bones of a limb follow each other joint to joint; digits may start anew at their root.
+  void checkTies(const Pattern& p) const {
+    for (const PatternLimb& l : p.limbs) {
+      const PatternBone* last = nullptr;
+      for (const std::string& id : l.bones) {
+        const PatternBone* b = p.bone(id);
+        if (!b->wire) continue;
+        const bool fresh = l.kind == LimbKind::Digits && last && b->parent != last->id;
+        if (last && !fresh && last->to != b->from)
+          fail("limbs." + l.id + ".bones",
+               fmt::format("is no chain: {} ends at {} and {} begins at {}", last->id, last->to, b->id, b->from),
+               "put the bones in order from the root outwards");
+        last = b;
+      }
+    }
+    size_t roots = 0;
+    for (const PatternBone& b : p.bones) roots += b.parent.empty() ? 1 : 0;
+    if (roots != 1) fail("bones", fmt::format("has {} bones that no other carries", roots), "leave exactly one with parent null");
+  }
+
+  Json root_;
+  std::string file_;
+};
+
+} // namespace
+
+Result<Pattern> readPattern(std::string_view json, const std::string& file) {
+  Json root = Json::parse(json, nullptr, false);
+  if (root.is_discarded()) return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
+  try {
+    return Reader(std::move(root), file).read();
+  } catch (const Bad& bad) {
+    return bad.problem;
+  }
+}
+
+const PatternBone* Pattern::bone(std::string_view wanted) const {
+  for (const PatternBone& b : bones)
+    if (b.id == wanted) return &b;
+  return nullptr;
+}
+
+const PatternLimb* Pattern::limbOf(std::string_view boneId) const {
+  for (const PatternLimb& l : limbs)
+    for (const std::string& b : l.bones)
+      if (b == boneId) return &l;
+  return nullptr;
+}
+
+std::optional<LimbKind> limbKind(std::string_view word) {
+  static const std::map<std::string_view, LimbKind> kinds{
+      {"head", LimbKind::Head}, {"neck", LimbKind::Neck}, {"trunk", LimbKind::Trunk},   {"tail", LimbKind::Tail}, {"leg", LimbKind::Leg},
+      {"arm", LimbKind::Arm},   {"wing", LimbKind::Wing}, {"digits", LimbKind::Digits}, {"part", LimbKind::Part}};
+  const auto found = kinds.find(word);
+  return found == kinds.end() ? std::nullopt : std::optional(found->second);
+}
+
+std::optional<Firmness> firmness(std::string_view word) {
+  if (word == "soft") return Firmness::Soft;
+  if (word == "medium") return Firmness::Medium;
+  if (word == "firm") return Firmness::Firm;
+  return std::nullopt;
+}
+
+std::string_view word(Firmness firmness) {
+  switch (firmness) {
+  case Firmness::Soft: return "soft";
+  case Firmness::Medium: return "medium";
+  case Firmness::Firm: return "firm";
+  }
+  return "medium";
+}
+
+} // namespace columna

@@ -1,0 +1,191 @@
+#include "anatomy/tube.h"
+
+#include <Eigen/Geometry>
+
+#include <algorithm>
+#include <cassert>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr int kSlabsPerBone = 6;
+constexpr double kCapDepth = 0.5; ///< depth of a rounded end in half the smaller diameter
+
+/// The sections of the whole chain over its length, stations at shared joints averaged.
+struct Profile {
+  std::vector<double> s, across, deep, lift;
+
+  void add(double at, double a, double d, double l) {
+    if (!s.empty() && at - s.back() < 1e-9) {
+      across.back() = (across.back() + a) / 2;
+      deep.back() = (deep.back() + d) / 2;
+      lift.back() = (lift.back() + l) / 2;
+      return;
+    }
+    s.push_back(at);
+    across.push_back(a);
+    deep.push_back(d);
+    lift.push_back(l);
+  }
+};
+
+/// The direction square to n nearest to `wanted`.
+Vec3 squareTo(const Vec3& n, const Vec3& wanted) {
+  const Vec3 v = wanted - n * n.dot(wanted);
+  const double length = v.norm();
+  if (length > 1e-9) return v / length;
+  return n.unitOrthogonal();
+}
+
+Vec3 hermite(const Vec3& p0, const Vec3& p1, const Vec3& m0, const Vec3& m1, double t) {
+  const double t2 = t * t;
+  const double t3 = t2 * t;
+  return (2 * t3 - 3 * t2 + 1) * p0 + (t3 - 2 * t2 + t) * m0 + (3 * t2 - 2 * t3) * p1 + (t3 - t2) * m1;
+}
+
+Vec3 hermiteSlope(const Vec3& p0, const Vec3& p1, const Vec3& m0, const Vec3& m1, double t) {
+  const double t2 = t * t;
+  return (6 * t2 - 6 * t) * (p0 - p1) + (3 * t2 - 4 * t + 1) * m0 + (3 * t2 - 2 * t) * m1;
+}
+
+void addCap(Tube& tube, bool atEnd) {
+  const Ring rim = atEnd ? tube.rings.back() : tube.rings.front();
+  const double depth = kCapDepth * std::min(rim.ru, rim.rv);
+  for (const double angle : {0.35, 0.75, 1.1, 1.4}) {
+    Ring ring = rim;
+    ring.centre += rim.normal * (depth * std::sin(angle) * (atEnd ? 1 : -1));
+    ring.ru *= std::cos(angle);
+    ring.rv *= std::cos(angle);
+    if (atEnd) {
+      tube.rings.push_back(ring);
+      tube.slabBone.push_back(tube.slabBone.back());
+      tube.slabAt.push_back(1);
+    } else {
+      tube.rings.insert(tube.rings.begin(), ring);
+      tube.slabBone.insert(tube.slabBone.begin(), tube.slabBone.front());
+      tube.slabAt.insert(tube.slabAt.begin(), 0);
+    }
+  }
+}
+
+} // namespace
+
+double bendAngle(const Vec3& a, const Vec3& b) { return std::atan2(a.cross(b).norm(), a.dot(b)); }
+
+Tube sweep(const std::vector<SweepBone>& chain) {
+  assert(!chain.empty());
+  const size_t count = chain.size();
+  std::vector<Vec3> direction(count);
+  std::vector<Vec3> deepAxis(count);
+  std::vector<double> length(count);
+  Profile profile;
+  double start = 0;
+  for (size_t i = 0; i < count; ++i) {
+    const SweepBone& b = chain[i];
+    length[i] = (b.end - b.begin).norm();
+    direction[i] = (b.end - b.begin) / length[i];
+    deepAxis[i] = squareTo(direction[i], b.up);
+    // The section's frame is carried along: a frame that would flip against the bone before is turned back, and
+    // the lift with it.
+    double sign = 1;
+    if (i > 0 && deepAxis[i].dot(squareTo(direction[i], deepAxis[i - 1])) < 0) {
+      deepAxis[i] = -deepAxis[i];
+      sign = -1;
+    }
+    for (size_t k = 0; k < b.at.size(); ++k)
+      profile.add(start + b.at[k] * length[i], b.across[k], b.deep[k], sign * b.lift[k]);
+    start += length[i];
+  }
+
+  // Tangents at the joints: the bisector; at free ends the bone itself.
+  std::vector<Vec3> tangent(count + 1);
+  tangent[0] = direction[0];
+  tangent[count] = direction[count - 1];
+  for (size_t i = 1; i < count; ++i) tangent[i] = (direction[i - 1] + direction[i]).normalized();
+
+  Tube tube;
+  start = 0;
+  for (size_t i = 0; i < count; ++i) {
+    const SweepBone& b = chain[i];
+    const Vec3 m0 = tangent[i] * length[i];
+    const Vec3 m1 = tangent[i + 1] * length[i];
+    for (int k = i == 0 ? 0 : 1; k <= kSlabsPerBone; ++k) {
+      const double t = static_cast<double>(k) / kSlabsPerBone;
+      const double s = start + t * length[i];
+      Ring ring;
+      Vec3 centre = b.begin + t * (b.end - b.begin);
+      if (b.smooth) {
+        centre = hermite(b.begin, b.end, m0, m1, t);
+        ring.normal = hermiteSlope(b.begin, b.end, m0, m1, t).normalized();
+      } else {
+        // Rings fan from the joint's bisecting plane to square within the reach of the bend.
+        const double near = std::clamp(1 - t * 2.5, 0.0, 1.0);
+        const double far = std::clamp(1 - (1 - t) * 2.5, 0.0, 1.0);
+        ring.normal = (near * tangent[i] + far * tangent[i + 1] + (1 - near - far) * direction[i]).normalized();
+      }
+      Vec3 wanted = deepAxis[i];
+      if (k == kSlabsPerBone && i + 1 < count) wanted += deepAxis[i + 1];
+      ring.v = squareTo(ring.normal, wanted);
+      ring.u = ring.v.cross(ring.normal);
+      ring.ru = pchip(profile.s, profile.across, s) / 2;
+      ring.rv = pchip(profile.s, profile.deep, s) / 2;
+      ring.centre = centre + ring.v * pchip(profile.s, profile.lift, s);
+      if (!tube.rings.empty()) {
+        tube.slabBone.push_back(b.bone);
+        tube.slabAt.push_back(t - 0.5 / kSlabsPerBone);
+      }
+      tube.rings.push_back(ring);
+    }
+    start += length[i];
+  }
+  if (!chain.front().flatBegin) addCap(tube, false);
+  if (!chain.back().flatEnd) addCap(tube, true);
+  return tube;
+}
+
+Tube mirrored(const Tube& tube, const std::vector<int>& boneOf) {
+  Tube out = tube;
+  for (Ring& ring : out.rings)
+    for (Vec3* p : {&ring.centre, &ring.u, &ring.v, &ring.normal}) p->y() = -p->y();
+  for (int& bone : out.slabBone) bone = boneOf[static_cast<size_t>(bone)];
+  return out;
+}
+
+double pchip(const std::vector<double>& x, const std::vector<double>& y, double at) {
+  const size_t n = x.size();
+  assert(n == y.size() && n > 0);
+  if (n == 1 || at <= x.front()) return y.front();
+  if (at >= x.back()) return y.back();
+  const size_t i = static_cast<size_t>(std::upper_bound(x.begin(), x.end(), at) - x.begin()) - 1;
+  const auto slope = [&](size_t k) { return (y[k + 1] - y[k]) / (x[k + 1] - x[k]); };
+  // Slope at a node: the weighted harmonic mean of its neighbours', zero at a turning point.
+  const auto nodeSlope = [&](size_t k) {
+    if (k == 0) return slope(0);
+    if (k == n - 1) return slope(n - 2);
+    const double left = slope(k - 1);
+    const double right = slope(k);
+    if (left * right <= 0) return 0.0;
+    const double hl = x[k] - x[k - 1];
+    const double hr = x[k + 1] - x[k];
+    const double wl = 2 * hr + hl;
+    const double wr = hr + 2 * hl;
+    return (wl + wr) / (wl / left + wr / right);
+  };
+  const double h = x[i + 1] - x[i];
+  const double t = (at - x[i]) / h;
+  const double m0 = nodeSlope(i) * h;
+  const double m1 = nodeSlope(i + 1) * h;
+  const double t2 = t * t;
+  const double t3 = t2 * t;
+  return (2 * t3 - 3 * t2 + 1) * y[i] + (t3 - 2 * t2 + t) * m0 + (3 * t2 - 2 * t3) * y[i + 1] + (t3 - t2) * m1;
+}
+
+double ellipsePerimeter(double a, double b) {
+  if (a + b <= 0) return 0;
+  const double h = (a - b) * (a - b) / ((a + b) * (a + b));
+  return std::numbers::pi * (a + b) * (1 + 3 * h / (10 + std::sqrt(4 - 3 * h)));
+}
+
+} // namespace columna

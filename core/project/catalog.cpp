@@ -1,0 +1,101 @@
+#include "project/catalog.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cstdlib>
+#include <fstream>
+
+namespace columna {
+namespace {
+
+namespace fs = std::filesystem;
+
+std::vector<fs::path> jsonFiles(const fs::path& folder) {
+  std::vector<fs::path> files;
+  std::error_code error;
+  for (fs::directory_iterator it(folder, error), end; !error && it != end; it.increment(error))
+    if (it->path().extension() == ".json") files.push_back(it->path());
+  std::sort(files.begin(), files.end());
+  return files;
+}
+
+fs::path fromEnvironment(const char* name) {
+  const char* value = std::getenv(name); // NOLINT(concurrency-mt-unsafe): read once at start
+  return value ? fs::path(value) : fs::path();
+}
+
+void takePatterns(Catalog& catalog, const fs::path& folder) {
+  for (const fs::path& file : jsonFiles(folder)) {
+    const auto text = readFile(file, 4U << 20U);
+    auto pattern = text ? readPattern(*text, file.filename().string()) : Result<Pattern>(text.problem());
+    if (!pattern) {
+      catalog.problems.push_back(pattern.problem());
+      continue;
+    }
+    std::erase_if(catalog.patterns, [&](const Pattern& p) { return p.id == pattern->id; });
+    catalog.patterns.push_back(std::move(pattern).value());
+  }
+}
+
+} // namespace
+
+const Pattern* Catalog::pattern(std::string_view id) const {
+  for (const Pattern& p : patterns)
+    if (p.id == id) return &p;
+  return nullptr;
+}
+
+const Material* Catalog::material(std::string_view id) const {
+  for (const Material& m : materials)
+    if (m.id == id) return &m;
+  return nullptr;
+}
+
+Result<std::string> readFile(const fs::path& path, size_t limit) {
+  std::error_code error;
+  if (!fs::exists(path, error)) return Problem{"the file is not there", path.string(), "check the name"};
+  if (fs::is_directory(path, error)) return Problem{"it is a folder, not a file", path.string(), "name a file in it"};
+  const auto size = fs::file_size(path, error);
+  if (!error && size > limit)
+    return Problem{fmt::format("the file is {} MB, more than such a file can be", size >> 20U), path.string(), "check that it is the right one"};
+  std::ifstream in(path, std::ios::binary);
+  std::string text((std::istreambuf_iterator<char>(in)), std::istreambuf_iterator<char>());
+  if (!in && !in.eof()) return Problem{"the file cannot be read", path.string(), "check who may read it"};
+  return text;
+}
+
+Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
+  Catalog catalog;
+  takePatterns(catalog, data / "patterns");
+  if (!own.empty()) takePatterns(catalog, own);
+  for (const fs::path& file : jsonFiles(data / "materials")) {
+    const auto text = readFile(file, 1U << 20U);
+    auto material = text ? readMaterial(*text, file.filename().string()) : Result<Material>(text.problem());
+    if (material) catalog.materials.push_back(std::move(material).value());
+    else catalog.problems.push_back(material.problem());
+  }
+  std::sort(catalog.patterns.begin(), catalog.patterns.end(), [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
+  if (catalog.patterns.empty() || catalog.materials.empty())
+    return Problem{"no patterns or materials found", data.string(), "set COLUMNA_DATA to the program's data folder"};
+  return catalog;
+}
+
+fs::path dataFolder() {
+  if (fs::path set = fromEnvironment("COLUMNA_DATA"); !set.empty()) return set;
+  std::error_code error;
+  const fs::path self = fs::read_symlink("/proc/self/exe", error);
+  if (!error) {
+    fs::path beside = self.parent_path().parent_path() / "share" / "columna";
+    if (fs::exists(beside / "patterns", error)) return beside;
+  }
+  return COLUMNA_SOURCE_DATA;
+}
+
+fs::path ownPatternsFolder() {
+  if (const fs::path home = fromEnvironment("XDG_DATA_HOME"); !home.empty()) return home / "columna" / "patterns";
+  if (const fs::path home = fromEnvironment("HOME"); !home.empty()) return home / ".local" / "share" / "columna" / "patterns";
+  return {};
+}
+
+} // namespace columna

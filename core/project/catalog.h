@@ -1,0 +1,35 @@
+// What a plan can be made from: patterns and wire materials, read from the data folder and the maker's own.
+#pragma once
+
+#include "anatomy/pattern.h"
+#include "wire/material.h"
+
+#include <filesystem>
+#include <string_view>
+#include <vector>
+
+namespace columna {
+
+struct Catalog {
+  std::vector<Pattern> patterns;   ///< by name
+  std::vector<Material> materials; ///< in the order of the data folder's names
+  std::vector<Problem> problems;   ///< files that could not be read; the rest is there all the same
+
+  [[nodiscard]] const Pattern* pattern(std::string_view id) const;
+  [[nodiscard]] const Material* material(std::string_view id) const;
+};
+
+/// Reads `data`/patterns and `data`/materials, then the patterns in `own` (which may not exist): a maker's pattern
+/// takes the place of one with the same id. Error: the data folder is not there or has no pattern or no material.
+[[nodiscard]] Result<Catalog> loadCatalog(const std::filesystem::path& data, const std::filesystem::path& own = {});
+
+/// The data folder: $COLUMNA_DATA, beside the program (../share/columna), or the source tree's.
+[[nodiscard]] std::filesystem::path dataFolder();
+
+/// Where makers keep their own patterns: $XDG_DATA_HOME/columna/patterns.
+[[nodiscard]] std::filesystem::path ownPatternsFolder();
+
+/// A whole file. Errors: not there, not readable, larger than `limit` bytes.
+[[nodiscard]] Result<std::string> readFile(const std::filesystem::path& path, size_t limit = 64U << 20U);
+
+} // namespace columna

@@ -1,0 +1,224 @@
+#include "project/plan.h"
+
+#include "wire/allowance.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+/// The sections of a figure's parts where a needle meets wire: wool over the bundle at the thinnest place.
+double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
+  double least = 1e9;
+  for (const int b : limb.bones) {
+    const FigureBone& bone = figure.bones[static_cast<size_t>(b)];
+    if (!bone.wire) continue;
+    // The very tip is left out: the wire ends before it.
+    for (const Station& s : bone.stations)
+      if (s.at <= 0.8) least = std::min({least, s.across / 2, s.deep / 2 - std::abs(s.lift)});
+  }
+  return least - bundle / 2;
+}
+
+class Planner {
+public:
+  Planner(const Project& project, const Catalog& catalog, Figure figure) : project_(project), catalog_(catalog) {
+    plan_.figure = std::move(figure);
+    plan_.skeleton = makeSkeleton(plan_.figure);
+    plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction);
+    plan_.limbs.resize(plan_.figure.limbs.size());
+  }
+
+  Result<Plan> run() {
+    if (auto problem = chooseMaterials()) return *problem;
+    const double coat = project_.coat.value_or(plan_.figure.coatThickness);
+    volume_ = bodyVolume(plan_.figure, coat);
+    std::vector<Firmness> firm;
+    for (const FigureLimb& limb : plan_.figure.limbs) {
+      const LimbChoice* choice = choiceOf(limb.id);
+      firm.push_back(choice && choice->firmness ? *choice->firmness : limb.firmness);
+    }
+    plan_.wool = planWool(plan_.figure, volume_, coat, firm);
+    settleWire();
+    plan_.pieces = makePieces(plan_.figure, plan_.skeleton, project_.construction, plan_.groups, plan_.sections, fineWire());
+    plan_.standing = standing(plan_.figure, plan_.loads.centre);
+    totals();
+    judge(plan_);
+    plan_.findings = findingsOf(project_, plan_);
+    return std::move(plan_);
+  }
+
+private:
+  [[nodiscard]] const LimbChoice* choiceOf(const std::string& limb) const {
+    const auto found = project_.limbs.find(limb);
+    return found == project_.limbs.end() ? nullptr : &found->second;
+  }
+
+  /// Each group's material: the maker's for any of its limbs, the stem for a tail, else the project's.
+  std::optional<Problem> chooseMaterials() {
+    for (size_t g = 0; g < plan_.groups.size(); ++g) {
+      const WireGroup& group = plan_.groups[g];
+      std::string wanted = group.tailStem ? "pipe-cleaner" : project_.material;
+      for (const int l : group.limbs) {
+        const LimbChoice* choice = choiceOf(plan_.figure.limbs[static_cast<size_t>(l)].id);
+        if (choice && choice->material) {
+          wanted = *choice->material;
+          break;
+        }
+      }
+      const Material* material = catalog_.material(wanted);
+      if (!material)
+        return Problem{fmt::format("the wire \"{}\" is not in the catalog", wanted), "project",
+                       "choose another, or add its file to the data folder"};
+      WireSection section;
+      section.material = *material;
+      // Stems are too springy for toes; they take binding wire.
+      if (group.digits && material->strandsPerWire > 1 && catalog_.material("steel-binding")) section.material = *catalog_.material("steel-binding");
+      section.diameter = section.material.diameters.front();
+      plan_.sections.push_back(std::move(section));
+      for (const int l : group.limbs) {
+        plan_.limbs[static_cast<size_t>(l)].wired = true;
+        plan_.limbs[static_cast<size_t>(l)].group = static_cast<int>(g);
+      }
+    }
+    return std::nullopt;
+  }
+
+  [[nodiscard]] WireSection sectionOf(size_t g, size_t member) const {
+    WireSection section = plan_.sections[g];
+    section.wires = plan_.groups[g].wires[member];
+    return section;
+  }
+
+  [[nodiscard]] std::vector<BoneMass> masses(bool withWire) const {
+    const Figure& figure = plan_.figure;
+    std::vector<BoneMass> out(figure.bones.size());
+    for (size_t b = 0; b < out.size(); ++b) {
+      const BoneVolume& v = volume_.bones[b];
+      const LimbWool& wool = plan_.wool.limbs[static_cast<size_t>(figure.bones[b].limb)];
+      out[b] = {v.core * feltDensity(wool.firmness) + v.coat * kCoatDensity, v.centre, v.coreAt};
+    }
+    if (!withWire) return out;
+    for (size_t g = 0; g < plan_.groups.size(); ++g)
+      for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m) {
+        const WireSection section = sectionOf(g, m);
+        const double perMm = section.wires * section.lengthFactor() * section.linearMass();
+        for (const WireRun& run : plan_.skeleton.limbs[static_cast<size_t>(plan_.groups[g].limbs[m])])
+          for (size_t s = 0; s + 1 < run.points.size(); ++s)
+            if (run.segmentBone[s] >= 0)
+              out[static_cast<size_t>(run.segmentBone[s])].grams += perMm * plan_.skeleton.segmentLength(run, s);
+      }
+    return out;
+  }
+
+  /// The wire's own weight loads it, so loads and choice are repeated until nothing changes.
+  void settleWire() {
+    for (int round = 0; round < 8; ++round) {
+      plan_.loads = figureLoads(plan_.figure, plan_.skeleton, masses(round > 0), project_.use);
+      bool changed = false;
+      for (size_t g = 0; g < plan_.groups.size(); ++g) changed = chooseDiameter(g) || changed;
+      if (!changed && round > 0) break;
+    }
+    for (size_t g = 0; g < plan_.groups.size(); ++g)
+      for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m) {
+        const auto l = static_cast<size_t>(plan_.groups[g].limbs[m]);
+        LimbPlan& limb = plan_.limbs[l];
+        limb.section = sectionOf(g, m);
+        limb.hold = holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section, plan_.figure.limbs[l].length);
+        limb.hold.cover = coverOf(plan_.figure, plan_.figure.limbs[l], limb.section.bundle());
+      }
+  }
+
+  bool chooseDiameter(size_t g) {
+    const WireGroup& group = plan_.groups[g];
+    double need = group.digits ? kSmallestWire : 0;
+    std::optional<double> chosen;
+    for (size_t m = 0; m < group.limbs.size(); ++m) {
+      const auto l = static_cast<size_t>(group.limbs[m]);
+      LimbPlan& limb = plan_.limbs[l];
+      limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m));
+      need = std::max(need, limb.need.diameter);
+      const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id);
+      if (choice && choice->diameter && !chosen) chosen = choice->diameter;
+    }
+    const Material& material = plan_.sections[g].material;
+    const auto stocked = thinnestAtLeast(material, need);
+    const double before = plan_.sections[g].diameter;
+    plan_.sections[g].diameter = chosen ? *chosen : stocked.value_or(material.diameters.back());
+    for (const int l : group.limbs) {
+      plan_.limbs[static_cast<size_t>(l)].chosen = chosen.has_value();
+      plan_.limbs[static_cast<size_t>(l)].fits = stocked.has_value();
+    }
+    return plan_.sections[g].diameter != before;
+  }
+
+  /// Lashings are of the project's metal at about half a millimetre; stems are lashed with binding wire.
+  [[nodiscard]] WireSection fineWire() const {
+    const Material* material = catalog_.material(project_.material);
+    if (!material || material->strandsPerWire > 1) material = catalog_.material("steel-binding");
+    WireSection fine;
+    fine.material = material ? *material : catalog_.materials.front();
+    fine.diameter = thinnestAtLeast(fine.material, 0.5).value_or(fine.material.diameters.back());
+    return fine;
+  }
+
+  void totals() {
+    Totals& t = plan_.totals;
+    for (const Piece& piece : plan_.pieces) {
+      t.wireLength += piece.cut;
+      t.wireMass += piece.mass;
+    }
+    t.core = plan_.wool.core;
+    t.coat = plan_.wool.coat;
+    t.mass = t.core + t.coat + t.wireMass;
+  }
+
+  const Project& project_;
+  const Catalog& catalog_;
+  BodyVolume volume_;
+  Plan plan_;
+};
+
+} // namespace
+
+Result<Plan> plan(const Project& project, const Catalog& catalog) {
+  const Pattern* pattern = catalog.pattern(project.pattern);
+  if (!pattern)
+    return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
+                   "choose another animal, or put its file in the patterns folder"};
+  auto figure = makeFigure(*pattern, project.size);
+  if (!figure) return figure.problem();
+  return Planner(project, catalog, std::move(figure).value()).run();
+}
+
+int Plan::pieceOf(int limb) const {
+  const auto i = static_cast<size_t>(limb);
+  // A piece of that limb alone comes before one that passes through.
+  for (const bool alone : {true, false})
+    for (size_t p = 0; p < pieces.size(); ++p) {
+      const auto& in = pieces[p].limbs;
+      if (std::find(in.begin(), in.end(), static_cast<int>(i)) != in.end() && (!alone || in.size() == 1)) return static_cast<int>(p);
+    }
+  return -1;
+}
+
+bool Plan::anyWrong() const {
+  return std::any_of(findings.begin(), findings.end(), [](const Finding& f) { return f.level == Level::Wrong; });
+}
+
+std::optional<double> nextWire(const Plan& plan, int limb, int step) {
+  const LimbPlan& l = plan.limbs[static_cast<size_t>(limb)];
+  if (!l.wired) return std::nullopt;
+  const std::vector<double>& sizes = l.section.material.diameters;
+  if (step > 0) {
+    const auto up = std::upper_bound(sizes.begin(), sizes.end(), l.section.diameter + 1e-9);
+    return up == sizes.end() ? std::nullopt : std::optional(*up);
+  }
+  const auto down = std::lower_bound(sizes.begin(), sizes.end(), l.section.diameter - 1e-9);
+  return down == sizes.begin() ? std::nullopt : std::optional(*std::prev(down));
+}
+
+} // namespace columna

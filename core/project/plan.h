@@ -1,0 +1,70 @@
+// The plan: everything that follows from a project. plan() is a pure function; the same input gives the same output,
+// bit for bit. The interface, the command line, the sheet and the tests all read this.
+#pragma once
+
+#include "hold/gauge_rule.h"
+#include "hold/standing.h"
+#include "project/catalog.h"
+#include "project/finding.h"
+#include "project/project.h"
+#include "wire/piece.h"
+#include "wool/wool_plan.h"
+
+#include <vector>
+
+namespace columna {
+
+/// One limb's wire.
+struct LimbPlan {
+  bool wired = false;
+  int group = -1;
+  WireSection section;    ///< this limb's wires
+  Need need;              ///< what the sums ask for in this material
+  Hold hold;
+  bool chosen = false;    ///< the maker chose the wire
+  bool fits = true;       ///< false: no size of this material is thick enough
+  Level verdict = Level::Good;
+  std::string sentence;   ///< "Holds 4.5 times its load; bends with 1 N at the end."
+};
+
+struct Totals {
+  double wireLength = 0; ///< mm, all pieces as cut
+  double wireMass = 0;   ///< g
+  double core = 0, coat = 0; ///< g
+  double mass = 0;       ///< g
+};
+
+struct Plan {
+  Figure figure;
+  WireSkeleton skeleton;
+  std::vector<WireGroup> groups;
+  std::vector<WireSection> sections; ///< one a group
+  std::vector<Piece> pieces;
+  Loads loads;
+  Standing standing;
+  WoolPlan wool;
+  std::vector<LimbPlan> limbs; ///< one a limb of the figure
+  std::vector<Finding> findings; ///< worst first, then in body order
+  Totals totals;
+
+  /// Index of the piece that is a limb's own, -1 if it has none.
+  [[nodiscard]] int pieceOf(int limb) const;
+  [[nodiscard]] bool anyWrong() const;
+};
+
+/// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can have.
+[[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog);
+
+/// Findings of a plan otherwise complete.
+[[nodiscard]] std::vector<Finding> findingsOf(const Project& project, const Plan& plan);
+
+/// Sets each limb's verdict and sentence.
+void judge(Plan& plan);
+
+/// The next thicker (+1) or thinner (-1) wire of a limb's material than the one it has now; nothing past the end.
+[[nodiscard]] std::optional<double> nextWire(const Plan& plan, int limb, int step);
+
+/// The plan as the JSON of docs/schema/plan.schema.json.
+[[nodiscard]] nlohmann::json toJson(const Plan& plan);
+
+} // namespace columna

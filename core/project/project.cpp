@@ -1,0 +1,173 @@
+#include "project/project.h"
+
+#include <fmt/format.h>
+
+#include <charconv>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+using Json = nlohmann::json;
+
+constexpr std::string_view kSchema = "columna-project/";
+constexpr int kVersion = 1;
+
+struct Bad {
+  Problem problem;
+};
+
+constexpr std::string_view sizeKey(SizeBy by) {
+  switch (by) {
+  case SizeBy::ShoulderHeight: return "shoulder_height";
+  case SizeBy::BodyLength: return "body_length";
+  case SizeBy::OverallHeight: break;
+  }
+  return "height";
+}
+
+class Reader {
+public:
+  Reader(const Json& json, const std::string& file) : json_(json), file_(file) {}
+
+  Project read(bool& newer) {
+    if (!json_.is_object()) fail("project.json", "is not a project", "open another copy of the file");
+    const std::string schema = text(json_, "schema");
+    int version = 0;
+    if (schema.starts_with(kSchema)) {
+      const char* begin = schema.data() + kSchema.size();
+      std::from_chars(begin, schema.data() + schema.size(), version);
+    }
+    if (version < 1) fail("schema", fmt::format("is \"{}\", not a project's", schema), "open another copy of the file");
+    newer = version > kVersion;
+    Project p;
+    p.name = text(json_, "name");
+    p.pattern = text(json_, "pattern");
+    readSize(p);
+    const auto built = construction(text(json_, "construction"));
+    if (!built) fail("construction", "is not one this program knows", "use folded-pair or twisted-limbs");
+    p.construction = *built;
+    p.material = text(json_, "material");
+    const auto lives = use(text(json_, "use"));
+    if (!lives) fail("use", "is not one this program knows", "use display, shelf or handled");
+    p.use = *lives;
+    if (json_.contains("units")) {
+      const std::string units = text(json_, "units");
+      if (units != "mm" && units != "in") fail("units", "is neither mm nor in", "write one of the two");
+      p.units = units == "in" ? UnitSystem::Inch : UnitSystem::Metric;
+    }
+    if (json_.contains("coat_mm") && !json_["coat_mm"].is_null()) {
+      const double coat = number(json_, "coat_mm");
+      if (coat < 0 || coat > 100) fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
+      p.coat = coat;
+    }
+    readLimbs(p);
+    if (json_.contains("untied")) {
+      if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
+      for (const Json& pair : json_["untied"])
+        if (pair.is_string()) p.untied.insert(pair.get<std::string>());
+    }
+    p.unknown = json_;
+    return p;
+  }
+
+private:
+  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
+    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  }
+  std::string text(const Json& in, const std::string& key) const {
+    if (!in.contains(key) || !in[key].is_string()) fail(key, "is missing or not text", "open another copy of the file");
+    return in[key].get<std::string>();
+  }
+  double number(const Json& in, const std::string& key) const {
+    if (!in.contains(key) || !in[key].is_number()) fail(key, "is missing or not a number", "open another copy of the file");
+    return in[key].get<double>();
+  }
+
+  void readSize(Project& p) const {
+    if (!json_.contains("size") || !json_["size"].is_object()) fail("size", "is missing", "open another copy of the file");
+    const Json& size = json_["size"];
+    const std::string by = text(size, "by");
+    bool known = false;
+    for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength})
+      if (by == sizeKey(each)) {
+        p.size.by = each;
+        known = true;
+      }
+    if (!known) fail("size.by", fmt::format("is \"{}\"", by), "use height, shoulder_height or body_length");
+    p.size.mm = number(size, "mm");
+    if (const auto problem = sizeProblem(p.size.by, p.size.mm)) fail("size.mm:", problem->what, problem->remedy);
+  }
+
+  void readLimbs(Project& p) const {
+    if (!json_.contains("limbs")) return;
+    if (!json_["limbs"].is_object()) fail("limbs", "is not a group of fields", "open another copy of the file");
+    for (const auto& [limbId, in] : json_["limbs"].items()) {
+      if (!in.is_object()) fail("limbs." + limbId, "is not a group of fields", "open another copy of the file");
+      LimbChoice choice;
+      if (in.contains("material")) choice.material = text(in, "material");
+      if (in.contains("diameter_mm")) {
+        const double d = number(in, "diameter_mm");
+        if (!(d > 0) || d > 10) fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d), "give above 0 and up to 10 mm");
+        choice.diameter = d;
+      }
+      if (in.contains("firmness")) {
+        choice.firmness = firmness(text(in, "firmness"));
+        if (!choice.firmness) fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
+      }
+      if (!choice.empty()) p.limbs[limbId] = choice;
+    }
+  }
+
+  const Json& json_;
+  const std::string& file_;
+};
+
+void put(Json& in, const char* key, bool set, const Json& value) {
+  if (set) in[key] = value;
+  else in.erase(key);
+}
+
+} // namespace
+
+Json toJson(const Project& project) {
+  Json out = project.unknown.is_object() ? project.unknown : Json::object();
+  out["schema"] = std::string(kSchema) + std::to_string(kVersion);
+  out["name"] = project.name;
+  out["pattern"] = project.pattern;
+  out["size"]["by"] = sizeKey(project.size.by);
+  out["size"]["mm"] = project.size.mm;
+  out["construction"] = id(project.construction);
+  out["material"] = project.material;
+  out["use"] = id(project.use);
+  out["units"] = lengthUnit(project.units);
+  put(out, "coat_mm", project.coat.has_value(), project.coat.value_or(0));
+  // A limb's own unknown keys stay; what is known of it is written anew.
+  Json& limbs = out["limbs"];
+  if (!limbs.is_object()) limbs = Json::object();
+  for (auto it = limbs.begin(); it != limbs.end();) {
+    if (!project.limbs.contains(it.key()))
+      for (const char* key : {"material", "diameter_mm", "firmness"}) it.value().erase(key);
+    it = it.value().empty() ? limbs.erase(it) : std::next(it);
+  }
+  for (const auto& [limbId, choice] : project.limbs) {
+    Json& in = limbs[limbId];
+    put(in, "material", choice.material.has_value(), choice.material.value_or(""));
+    put(in, "diameter_mm", choice.diameter.has_value(), choice.diameter.value_or(0));
+    put(in, "firmness", choice.firmness.has_value(), std::string(word(choice.firmness.value_or(Firmness::Medium))));
+  }
+  out["untied"] = project.untied;
+  return out;
+}
+
+Result<Project> projectFromJson(const Json& json, const std::string& file, bool& newer) {
+  try {
+    return Reader(json, file).read(newer);
+  } catch (const Bad& bad) {
+    return bad.problem;
+  } catch (const Json::exception&) {
+    return Problem{"project.json is not as it should be", file, "open another copy of the file"};
+  }
+}
+
+} // namespace columna

@@ -1,0 +1,40 @@
+#include "wire/allowance.h"
+
+#include "wire/section.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+
+using std::numbers::pi;
+
+double foldLength(double d) { return pi * d; }
+
+double turnBackLength(double d) { return pi * d + std::max(6.0, 8 * d); }
+
+double loopLength(double inside, double d) { return pi * (inside + d); }
+
+double closingTurnsLength(double d) { return 1.5 * pi * 2 * d; }
+
+double lashingLength(double turns, double core, double d) { return turns * std::hypot(pi * (core + d), d); }
+
+double mutualTwistLength(double turns, double d) { return turns * std::hypot(pi * d, 6 * d); }
+
+double digitLength(double length, double d, double lay) {
+  return 2 * length * twistLengthFactor(helixAngle(2, d, lay * d)) + pi * d + 2 * d;
+}
+
+double fourStrandLength(double length, double d, double lay, double tails) {
+  const double factor = twistLengthFactor(helixAngle(2, d, lay * d));
+  return 4 * length * factor * factor + pi * 2 * d + tails;
+}
+
+double cornerSaving(double theta, double neutralRadius) {
+  return neutralRadius * (2 * std::tan(theta / 2) - theta);
+}
+
+double wasteLength(double length) { return 0.03 * length + 10; }
+
+} // namespace columna

@@ -1,0 +1,40 @@
+#include "wool/felt.h"
+
+#include <cmath>
+
+namespace columna {
+
+double feltDensity(Firmness firmness) {
+  switch (firmness) {
+  case Firmness::Soft: return 0.10e-3;
+  case Firmness::Medium: return 0.15e-3;
+  case Firmness::Firm: return 0.22e-3;
+  }
+  return 0.15e-3;
+}
+
+DensityRange feltDensityRange(Firmness firmness) {
+  switch (firmness) {
+  case Firmness::Soft: return {0.08e-3, 0.12e-3};
+  case Firmness::Medium: return {0.12e-3, 0.18e-3};
+  case Firmness::Firm: return {0.18e-3, 0.28e-3};
+  }
+  return {0.12e-3, 0.18e-3};
+}
+
+double feltedOverWound(LimbKind kind) {
+  const bool ball = kind == LimbKind::Head || kind == LimbKind::Trunk || kind == LimbKind::Part;
+  return ball ? 0.75 : 0.65;
+}
+
+double woundLimbDiameter(double felted, double wire, double woundDensity, double feltedDensity) {
+  return std::sqrt((felted * felted - wire * wire) * feltedDensity / woundDensity + wire * wire);
+}
+
+double woundBallDiameter(double felted, double woundDensity, double feltedDensity) {
+  return felted * std::cbrt(feltedDensity / woundDensity);
+}
+
+double woolLength(double grams, double linear) { return grams / linear; }
+
+} // namespace columna
