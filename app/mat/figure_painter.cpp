@@ -261,8 +261,11 @@ void FigurePainter::joints() {
     if (isFar(limb, v_.view) && !chosen(static_cast<int>(l))) continue;
     if (limb.kind == LimbKind::Digits && !chosen(static_cast<int>(l))) continue;
     const bool mine = chosen(static_cast<int>(l));
+    // Of the body only what the spine's wire passes; a rump behind the tail's root has none.
+    const auto& spine = plan_.skeleton.spine.points;
     for (const WireRun& run : plan_.skeleton.limbs[l])
       for (const int point : run.points) {
+        if (axial(limb.kind) && std::find(spine.begin(), spine.end(), point) == spine.end()) continue;
         const QPointF at = v_.at(plan_.skeleton.points[static_cast<size_t>(point)].at);
         p_.setPen(QPen(mine ? t.card : t.ink, 1.4));
         p_.setBrush(mine ? t.woad : t.card);
@@ -294,7 +297,7 @@ void FigurePainter::girths() {
         if (a.y() > b.y()) std::swap(a, b);
         p_.setPen(mine ? QPen(t.woad, 3) : QPen(QColor(QStringLiteral("#6E5F4E")), 1.5));
         p_.drawLine(a, b);
-        if (how_.small) continue;
+        if (how_.small || (!upright && !mine)) continue;
         const QString text = QString::number(std::lround(g.felted));
         const double w = QFontMetricsF(p_.font()).horizontalAdvance(text);
         QPointF at = upright ? a + QPointF(0, -px(26)) : (a.x() > b.x() ? a : b) + QPointF(px(8) + w / 2 + plan_.wool.coatThickness * v_.scale, px(4));

@@ -1,5 +1,6 @@
 #include "mat/mat.h"
 
+#include "shell/parts.h"
 #include "theme/theme.h"
 
 #include <QEvent>
@@ -24,6 +25,10 @@ constexpr std::array<std::array<View, 3>, 3> kOrder{
 Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setMouseTracking(true);
   setFocusPolicy(Qt::StrongFocus);
+  trueSizeKey_ = new KeyButton(QStringLiteral("1"), tr("true size"), this);
+  fitKey_ = new KeyButton(QStringLiteral("0"), tr("fit"), this);
+  connect(trueSizeKey_, &KeyButton::clicked, this, &Mat::trueSize);
+  connect(fitKey_, &KeyButton::clicked, this, &Mat::fit);
   setAccessibleName(tr("Mat with the figure"));
   setAccessibleDescription(tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
@@ -66,7 +71,7 @@ void Mat::place() {
   if (fitted_ && !frozen_) {
     const double sides = px(session_.stage() == Stage::Study ? 110 : 60);
     const double above = px(session_.stage() == Stage::Study ? 40 : 64);
-    const double below = px(main_ == View::Side ? 52 : 24);
+    const double below = px(main_ == View::Side ? 64 : 24);
     const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(), (main.height() - above - below) / large.height()));
     ports_[0].scale = scale;
     const double w = large.width() * scale;
@@ -183,7 +188,14 @@ void Mat::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-void Mat::resizeEvent(QResizeEvent* /*event*/) { place(); }
+void Mat::resizeEvent(QResizeEvent* /*event*/) {
+  place();
+  const QSize fitSize = fitKey_->sizeHint();
+  const QSize trueSize = trueSizeKey_->sizeHint();
+  const int y = height() - fitSize.height() - px(10);
+  fitKey_->setGeometry(width() - fitSize.width() - px(16), y, fitSize.width(), fitSize.height());
+  trueSizeKey_->setGeometry(fitKey_->x() - trueSize.width() - px(10), y, trueSize.width(), trueSize.height());
+}
 
 void Mat::mousePressEvent(QMouseEvent* event) {
   const QPointF at = event->position();

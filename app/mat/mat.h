@@ -12,6 +12,8 @@
 
 namespace columna {
 
+class KeyButton;
+
 class Mat : public QWidget {
   Q_OBJECT
 public:
@@ -78,6 +80,8 @@ private:
   int hovered_ = -1;
   std::optional<SizeBy> dragging_;
   std::optional<QPointF> panning_;
+  KeyButton* trueSizeKey_;
+  KeyButton* fitKey_;
 };
 
 } // namespace columna

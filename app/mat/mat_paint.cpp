@@ -194,6 +194,9 @@ void Mat::paintTags(QPainter& p) {
       continue;
     }
     std::vector<QPointF> tries;
+    // A limb of the other side lies behind this one: its tag goes under the ground line, on the other hand.
+    if (isFar(plan.figure.limbs[static_cast<size_t>(piece.limbs.front())], v.view))
+      for (const double x : {-14.0, -44.0, 20.0, 50.0}) tries.emplace_back(far.x() + px(x), v.at(Vec2(0, 0)).y() + px(17));
     for (const double y : {-6.0, -30.0, -54.0, 14.0})
       for (const double x : {34.0, -34.0, 60.0, -60.0, 90.0}) tries.push_back(far + QPointF(px(x), px(y)));
     place(far, tries, index);
@@ -220,7 +223,7 @@ void Mat::paintLength(QPainter& p) {
   const Figure& f = session_.plan().figure;
   const Viewport& v = ports_[0];
   const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, View::Side).bounds;
-  const double y = v.at(Vec2(0, 0)).y() + px(26);
+  const double y = v.at(Vec2(0, 0)).y() + px(42);
   const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y), QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));
   p.setPen(QPen(theme().faint, 1));
   p.drawLine(line);

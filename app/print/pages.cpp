@@ -1,7 +1,7 @@
 #include "print/pages.h"
 
 #include "project/columna_file.h"
-#include "theme/theme.h"
+#include "shell/say.h"
 
 #include <QBuffer>
 #include <QCoreApplication>
@@ -89,11 +89,8 @@ std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pa
     writer.setCreator(QStringLiteral("Columna"));
     paintPages(writer, pages, resolution);
   }
-  if (const auto problem = writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(), static_cast<size_t>(buffer.data().size())))) {
-    QString sentence = QString::fromStdString(problem->sentence());
-    sentence[0] = sentence[0].toUpper();
-    return sentence;
-  }
+  if (const auto problem = writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(), static_cast<size_t>(buffer.data().size()))))
+    return sentence(*problem);
   return std::nullopt;
 }
 

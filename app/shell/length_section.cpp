@@ -131,7 +131,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
       edge = from + w;
     };
     text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
-    text(shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id), axis + px(34), takenName, t.faint);
+    text(i == 0 && run.segmentBone.front() < 0 ? tr("spine") : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id), axis + px(34), takenName, t.faint);
     if (!last) at += plan.skeleton.segmentLength(run, i);
   }
 }

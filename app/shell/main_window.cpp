@@ -77,7 +77,7 @@ void MainWindow::build() {
   grid->setRowStretch(1, 1);
   grid->setColumnStretch(1, 1);
   setCentralWidget(centre);
-  qApp->setStyleSheet(styleSheet());
+  qApp->setStyleSheet(columna::styleSheet());
   setTabOrder(spine_, rail_);
   setTabOrder(rail_, mat_);
   setTabOrder(mat_, racks_);

@@ -1,22 +1,13 @@
 #include "shell/session.h"
 
+#include "shell/say.h"
+
 #include <QFileInfo>
 #include <QTime>
 
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString text(const Problem& problem) { return QString::fromStdString(problem.sentence()); }
-
-QString sentenceCase(QString s) {
-  if (!s.isEmpty()) s[0] = s[0].toUpper();
-  return s;
-}
-
-} // namespace
-
 Session::Session(Catalog catalog, QObject* parent) : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
   Project first;
   if (!catalog_.pattern(first.pattern)) first.pattern = catalog_.patterns.front().id;
@@ -35,7 +26,7 @@ void Session::replan() {
 std::optional<QString> Session::change(const QString& name, Project project, const QString& run) {
   auto made = columna::plan(project, catalog_);
   if (!made) {
-    const QString sentence = sentenceCase(text(made.problem()));
+    const QString sentence = columna::sentence(made.problem());
     emit refused(sentence);
     return sentence;
   }
@@ -49,9 +40,9 @@ std::optional<QString> Session::change(const QString& name, Project project, con
 
 std::optional<QString> Session::open(const QString& path) {
   auto file = openProject(path.toStdString());
-  if (!file) return sentenceCase(text(file.problem()));
+  if (!file) return columna::sentence(file.problem());
   auto made = columna::plan(file->project, catalog_);
-  if (!made) return sentenceCase(text({made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy}));
+  if (!made) return columna::sentence({made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
   file_ = std::move(file).value();
   history_ = History(file_.project);
   plan_ = std::move(made).value();
@@ -70,7 +61,7 @@ std::optional<QString> Session::save(const QString& path) {
     return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
   file_.project = project();
   file_.readOnly = false;
-  if (const auto problem = saveProject(path.toStdString(), file_)) return sentenceCase(text(*problem));
+  if (const auto problem = saveProject(path.toStdString(), file_)) return columna::sentence(*problem);
   path_ = path;
   history_.markSaved();
   savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));

@@ -48,7 +48,6 @@ Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent
   setText(name);
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
-  setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(number)));
   setToolTip(tr("%1, Alt+%2").arg(name).arg(number));
 }
 

@@ -107,6 +107,8 @@ void MainWindow::makeKeys() {
     if (session_.stage() == Stage::Wire && session_.selected() >= 0 && session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
       session_.clearWire(session_.selected());
   });
+  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Wrap})
+    key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1), [this, stage] { session_.setStage(stage); });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
   key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });

@@ -1,5 +1,6 @@
 #include "study/study_card.h"
 
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QGridLayout>
@@ -81,13 +82,12 @@ void StudyCard::typed(SizeBy by) {
   const auto mm = parseLength(field->text().toStdString(), session_.units());
   std::optional<QString> trouble;
   if (!mm) {
-    trouble = QString::fromStdString(mm.problem().sentence());
-    (*trouble)[0] = trouble->at(0).toUpper();
+    trouble = sentence(mm.problem());
   } else {
     trouble = session_.setSize(by, *mm);
   }
   trouble_->setVisible(trouble.has_value());
-  if (trouble) trouble_->setText(*trouble + u'.');
+  if (trouble) trouble_->setText(*trouble);
   else refresh();
 }
 

@@ -1,6 +1,7 @@
 #include "wire/wire_card.h"
 
 #include "measure/gauge.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
@@ -123,9 +124,7 @@ void WireCard::typed() {
     session_.setWire(session_.selected(), *mm);
     return;
   }
-  QString sentence = str(mm.problem().sentence());
-  sentence[0] = sentence[0].toUpper();
-  trouble_->setText(sentence + u'.');
+  trouble_->setText(sentence(mm.problem()));
 }
 
 void WireCard::showFigure() {

@@ -1,5 +1,6 @@
 #include "wrap/wrap_card.h"
 
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
@@ -105,7 +106,7 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
     const auto mm = parseLength(coat_->text().toStdString(), session_.units());
     std::optional<QString> trouble;
     if (mm) trouble = session_.setCoat(*mm);
-    else trouble = str(mm.problem().sentence());
+    else trouble = sentence(mm.problem());
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
@@ -137,7 +138,7 @@ void WrapCard::refresh() {
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
   coreUnder_->setText(tr("%1 to %2, %3 of sliver")
-                          .arg(str(printMassFigure(w.coreLow, units)), str(printMass(w.coreHigh, units)), str(printLength(w.stripLength, units, 0))));
+                          .arg(str(printMassFigure(w.coreLow, units)), str(printMass(w.coreHigh, units)), units == UnitSystem::Metric && w.stripLength >= 1000 ? str(printNumber(w.stripLength / 1000, 1)) + tr(" m") : str(printLength(w.stripLength, units, 0))));
   coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
   whyCore_->set(coreWorking(w, plan.wool.volumeError));
   whyCoat_->set(coatWorking(w, plan.wool.coatThickness));

@@ -41,11 +41,15 @@ std::vector<Polygon> unite(const clip::Paths& paths, double unit, double inset) 
   clipper.AddPaths(paths, clip::ptSubject, true);
   clip::Paths merged;
   clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
-  if (inset > 0) {
-    clip::ClipperOffset offset;
-    offset.AddPaths(merged, clip::jtRound, clip::etClosedPolygon);
-    offset.Execute(merged, -inset / unit);
-  }
+  // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
+  constexpr double slit = 12;
+  clip::ClipperOffset grow;
+  grow.AddPaths(merged, clip::jtMiter, clip::etClosedPolygon);
+  grow.Execute(merged, slit);
+  clip::ClipperOffset shrink;
+  shrink.AddPaths(merged, inset > 0 ? clip::jtRound : clip::jtMiter, clip::etClosedPolygon);
+  shrink.ArcTolerance = 8;
+  shrink.Execute(merged, -slit - inset / unit);
   clip::CleanPolygons(merged, 3);
   std::vector<Polygon> out;
   for (const clip::Path& path : merged) {

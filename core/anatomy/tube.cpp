@@ -50,6 +50,50 @@ Vec3 hermiteSlope(const Vec3& p0, const Vec3& p1, const Vec3& m0, const Vec3& m1
   return (6 * t2 - 6 * t) * (p0 - p1) + (3 * t2 - 4 * t + 1) * m0 + (3 * t2 - 2 * t) * m1;
 }
 
+/// Along a curved chain neighbouring bones' girths are given square to each bone and do not quite meet where it bends:
+/// sections are faired over their neighbours, the ends kept.
+void fair(std::vector<Ring>& rings, std::vector<double>& lift, const std::vector<bool>& curved) {
+  for (int pass = 0; pass < 4; ++pass) {
+    const std::vector<Ring> before = rings;
+    const std::vector<double> lifted = lift;
+    for (size_t i = 1; i + 1 < rings.size(); ++i) {
+      if (!curved[i - 1] || !curved[i] || !curved[i + 1]) continue;
+      rings[i].ru = (before[i - 1].ru + 2 * before[i].ru + before[i + 1].ru) / 4;
+      rings[i].rv = (before[i - 1].rv + 2 * before[i].rv + before[i + 1].rv) / 4;
+      lift[i] = (lifted[i - 1] + 2 * lifted[i] + lifted[i + 1]) / 4;
+    }
+  }
+}
+
+bool crossed(const Ring& a, const Ring& b) {
+  for (const double side : {-1.0, 1.0}) {
+    const Vec3 step = b.centre + side * b.rv * b.v - a.centre - side * a.rv * a.v;
+    if (step.dot(a.normal + b.normal) <= 0) return true;
+  }
+  return false;
+}
+
+/// A thick part bending over a short bone would have its rings cross on the inside: their planes are eased between
+/// their neighbours' until they do not.
+void uncross(std::vector<Ring>& rings) {
+  for (int pass = 0; pass < 24; ++pass) {
+    bool any = false;
+    for (size_t i = 0; i + 1 < rings.size(); ++i) any = any || crossed(rings[i], rings[i + 1]);
+    if (!any) return;
+    std::vector<Vec3> eased;
+    for (size_t i = 0; i < rings.size(); ++i) {
+      const Vec3& before = rings[i > 0 ? i - 1 : i].normal;
+      const Vec3& after = rings[std::min(i + 1, rings.size() - 1)].normal;
+      eased.push_back((before + 2 * rings[i].normal + after).normalized());
+    }
+    for (size_t i = 0; i < rings.size(); ++i) {
+      rings[i].normal = eased[i];
+      rings[i].v = squareTo(eased[i], rings[i].v);
+      rings[i].u = rings[i].v.cross(eased[i]);
+    }
+  }
+}
+
 void addCap(Tube& tube, bool atEnd) {
   const Ring rim = atEnd ? tube.rings.back() : tube.rings.front();
   const double depth = kCapDepth * std::min(rim.ru, rim.rv);
@@ -106,6 +150,8 @@ Tube sweep(const std::vector<SweepBone>& chain) {
   for (size_t i = 1; i < count; ++i) tangent[i] = (direction[i - 1] + direction[i]).normalized();
 
   Tube tube;
+  std::vector<double> lift;
+  std::vector<bool> curved;
   start = 0;
   for (size_t i = 0; i < count; ++i) {
     const SweepBone& b = chain[i];
@@ -131,7 +177,9 @@ Tube sweep(const std::vector<SweepBone>& chain) {
       ring.u = ring.v.cross(ring.normal);
       ring.ru = pchip(profile.s, profile.across, s) / 2;
       ring.rv = pchip(profile.s, profile.deep, s) / 2;
-      ring.centre = centre + ring.v * pchip(profile.s, profile.lift, s);
+      lift.push_back(pchip(profile.s, profile.lift, s));
+      ring.centre = centre;
+      curved.push_back(b.smooth);
       if (!tube.rings.empty()) {
         tube.slabBone.push_back(b.bone);
         tube.slabAt.push_back(t - 0.5 / kSlabsPerBone);
@@ -140,6 +188,9 @@ Tube sweep(const std::vector<SweepBone>& chain) {
     }
     start += length[i];
   }
+  fair(tube.rings, lift, curved);
+  for (size_t i = 0; i < tube.rings.size(); ++i) tube.rings[i].centre += tube.rings[i].v * lift[i];
+  uncross(tube.rings);
   if (!chain.front().flatBegin) addCap(tube, false);
   if (!chain.back().flatEnd) addCap(tube, true);
   return tube;

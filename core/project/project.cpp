@@ -125,7 +125,7 @@ private:
 
 void put(Json& in, const char* key, bool set, const Json& value) {
   if (set) in[key] = value;
-  else in.erase(key);
+  else if (in.is_object()) in.erase(key);
 }
 
 } // namespace

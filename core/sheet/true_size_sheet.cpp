@@ -101,7 +101,7 @@ private:
 
   /// Room for a block of that height on the page at hand, or a new page.
   std::vector<Mark>& room(double height) {
-    if (pages_.empty() || y_ + height > pages_.back().height - kMargin - 4) newPage();
+    if (pages_.empty() || y_ + height > pages_.back().height - kMargin - 4) newPage(pages_.empty() || pages_.back().width < pages_.back().height);
     return pages_.back().marks;
   }
 
@@ -123,7 +123,7 @@ private:
 
   void lists() {
     Page& page = newPage();
-    page.marks.push_back(text({kMargin, y_ + 2}, project_.name, 7.5, true));
+    page.marks.push_back(text({kMargin, y_ + 2}, project_.name, std::clamp(230.0 / static_cast<double>(project_.name.size() + 1), 2.9, 7.5), true));
     y_ += 9;
     page.marks.push_back(text({kMargin, y_},
                               fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure.patternName, length(plan_.figure.overallHeight),
@@ -211,7 +211,7 @@ private:
 
   /// Bars at true size where they fit across the page, else broken with their length written.
   void bars() {
-    newPage();
+    newPage(false); // the long way, so that more of them fit
     heading("The pieces at true size: lay the wire along, mark with a pen");
     const double room0 = pages_.back().width - 2 * kMargin;
     for (size_t i = 0; i < plan_.pieces.size(); ++i) {

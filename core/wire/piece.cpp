@@ -6,9 +6,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <map>
-#include <numbers>
+#include <string_view>
 
 namespace columna {
 namespace {
@@ -367,7 +368,8 @@ Working cutWorking(const Piece& piece) {
         ++count;
       }
     if (count == 0 || std::abs(takes) < 0.05) continue;
-    w.lines.push_back({text, count > 1 ? fmt::format("{} of them", count) : std::string(), printNumber(takes, 1) + " mm"});
+    const bool counted = count > 1 && std::string_view(kind) != "twist";
+    w.lines.push_back({counted ? fmt::format("{} ({})", text, count) : text, {}, printNumber(takes, 1) + " mm"});
   }
   const double waste = piece.features.empty() ? 0 : piece.features.back().takes;
   w.lines.push_back({"waste", fmt::format("3 % of {} + 10", printNumber(piece.cut - waste, 0)), printNumber(waste, 1) + " mm"});

@@ -1,0 +1,51 @@
+// Aims, on one core: plan of the demo under 20 ms, opening a file under 100 ms.
+#include "anatomy/outline.h"
+#include "project/columna_file.h"
+#include "project/plan.h"
+
+#include <benchmark/benchmark.h>
+
+namespace {
+
+using namespace columna;
+
+const Catalog& shelf() {
+  static const Catalog catalog = loadCatalog(dataFolder()).value();
+  return catalog;
+}
+
+std::filesystem::path demo() { return dataFolder() / "demo" / "otter-on-watch.columna"; }
+
+void planDemo(benchmark::State& state) {
+  const ProjectFile file = openProject(demo()).value();
+  for (auto _ : state) benchmark::DoNotOptimize(plan(file.project, shelf()));
+}
+BENCHMARK(planDemo)->Unit(benchmark::kMillisecond);
+
+void openFile(benchmark::State& state) {
+  for (auto _ : state) benchmark::DoNotOptimize(openProject(demo()));
+}
+BENCHMARK(openFile)->Unit(benchmark::kMillisecond);
+
+void readCatalog(benchmark::State& state) {
+  for (auto _ : state) benchmark::DoNotOptimize(loadCatalog(dataFolder()));
+}
+BENCHMARK(readCatalog)->Unit(benchmark::kMillisecond);
+
+void bodyVolumeOf(benchmark::State& state) {
+  const Figure figure = makeFigure(shelf().patterns[static_cast<size_t>(state.range(0))], {SizeBy::OverallHeight, 160}).value();
+  for (auto _ : state) benchmark::DoNotOptimize(bodyVolume(figure, figure.coatThickness));
+  state.SetLabel(figure.patternId);
+}
+BENCHMARK(bodyVolumeOf)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
+
+void silhouetteOf(benchmark::State& state) {
+  const Figure figure = makeFigure(shelf().patterns[static_cast<size_t>(state.range(0))], {SizeBy::OverallHeight, 160}).value();
+  for (auto _ : state) benchmark::DoNotOptimize(silhouette(figure, View::Side));
+  state.SetLabel(figure.patternId);
+}
+BENCHMARK(silhouetteOf)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
+
+} // namespace
+
+BENCHMARK_MAIN();

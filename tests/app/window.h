@@ -1,0 +1,75 @@
+// A real window on a real session, driven by mouse and keyboard.
+#pragma once
+
+#include "shell/limb_card.h"
+#include "shell/main_window.h"
+#include "shell/session.h"
+#include "shell/spine.h"
+#include "shell/tally.h"
+#include "shell/title_rail.h"
+#include "study/gallery.h"
+#include "study/study_card.h"
+#include "support.h"
+#include "wire/wire_card.h"
+#include "wire/wire_rack.h"
+#include "wrap/wrap_card.h"
+#include "wrap/wrap_rack.h"
+
+#include <QApplication>
+#include <QLineEdit>
+#include <QMessageBox>
+#include <QTest>
+#include <QTimer>
+
+namespace columna::test {
+
+class WindowTest : public ::testing::Test {
+protected:
+  WindowTest() : session(shelf()), window(session) {
+    window.resize(1280, 800);
+    window.show();
+    (void)QTest::qWaitForWindowExposed(&window);
+    window.activateWindow();
+    window.mat()->setFocus();
+  }
+  ~WindowTest() override { session.endRun(); }
+
+  [[nodiscard]] const Plan& plan() const { return session.plan(); }
+  [[nodiscard]] int limb(const char* id) const { return *plan().figure.limb(id); }
+  [[nodiscard]] double diameter(const char* id) const { return plan().limbs[static_cast<size_t>(limb(id))].section.diameter; }
+
+  template <class Card>
+  Card* card(Stage stage) {
+    return static_cast<Card*>(window.card()->page(stage));
+  }
+
+  void to(Stage stage) {
+    QTest::keyClick(&window, static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(stage)), Qt::AltModifier);
+    ASSERT_EQ(session.stage(), stage);
+  }
+
+  void click(int limb) { QTest::mouseClick(window.mat(), Qt::LeftButton, {}, window.mat()->pointOf(limb)); }
+
+  static void type(QLineEdit* field, const char* text) {
+    field->setFocus();
+    field->selectAll();
+    QTest::keyClicks(field, QString::fromUtf8(text));
+    QTest::keyClick(field, Qt::Key_Return);
+  }
+
+  /// Answers the next message box with one of its buttons and keeps what it said.
+  void answer(QMessageBox::StandardButton button) {
+    QTimer::singleShot(0, [this, button] {
+      auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+      if (!box) return;
+      said = box->text();
+      box->button(button)->click();
+    });
+  }
+
+  Session session;
+  MainWindow window;
+  QString said;
+};
+
+} // namespace columna::test

@@ -1,0 +1,103 @@
+#include "project/columna_file.h"
+#include "support.h"
+
+#include <array>
+#include <cstdio>
+#include <set>
+
+#include <sys/wait.h>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+struct Ran {
+  int code = -1;
+  std::string out, err;
+};
+
+Ran run(const Scratch& scratch, const std::string& words) {
+  const std::string errors = scratch.path("stderr");
+  const std::string command = std::string("COLUMNA_DATA=") + COLUMNA_DATA_DIR + " XDG_DATA_HOME=" + scratch.path("none") + " " + COLUMNA_CLI + " " + words + " 2>" + errors;
+  Ran out;
+  FILE* pipe = popen(command.c_str(), "r");
+  std::array<char, 4096> buffer{};
+  while (const size_t n = fread(buffer.data(), 1, buffer.size(), pipe)) out.out.append(buffer.data(), n);
+  const int status = pclose(pipe);
+  out.code = WEXITSTATUS(status);
+  out.err = Scratch::read(errors);
+  return out;
+}
+
+} // namespace
+
+TEST(Cli, FromAnAnimalToAPlan) {
+  const Scratch scratch;
+  const std::string file = scratch.path("o.columna");
+  ASSERT_EQ(run(scratch, "new --pattern river_otter --shoulder '95 mm' -o " + file).code, 0);
+  const Ran plan = run(scratch, "plan " + file + " --json");
+  ASSERT_EQ(plan.code, 0) << plan.err;
+  const auto json = nlohmann::json::parse(plan.out);
+  EXPECT_NEAR(json["figure"]["shoulder_height_mm"].get<double>(), 95, 1e-9);
+  EXPECT_EQ(json["limbs"].size(), 8U);
+  EXPECT_EQ(plan.out, run(scratch, "plan " + file + " --json").out);
+  const Ran text = run(scratch, "plan " + file);
+  EXPECT_NE(text.out.find("left-foreleg"), std::string::npos);
+  EXPECT_EQ(run(scratch, "check " + file).code, 0);
+}
+
+TEST(Cli, EveryOptionOfNewCounts) {
+  const Scratch scratch;
+  const std::string file = scratch.path("h.columna");
+  ASSERT_EQ(run(scratch, "new --pattern heron --height '12 in' --construction folded-pair --material copper-soft --use handled -o " + file).code, 0);
+  const auto json = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
+  EXPECT_NEAR(json["figure"]["height_mm"].get<double>(), 304.8, 1e-6);
+  EXPECT_EQ(json["pieces"][0]["material"], "copper-soft");
+}
+
+TEST(Cli, PatternsAreListed) {
+  const Scratch scratch;
+  const Ran ran = run(scratch, "patterns --json");
+  ASSERT_EQ(ran.code, 0);
+  std::set<std::string> ids;
+  for (const auto& p : nlohmann::json::parse(ran.out)) ids.insert(p["id"].get<std::string>());
+  for (const char* id : {"river_otter", "red_fox", "heron"}) EXPECT_TRUE(ids.contains(id));
+  EXPECT_NE(run(scratch, "patterns").out.find("River otter"), std::string::npos);
+}
+
+TEST(Cli, BadInputIsTwoAndOneLine) {
+  const Scratch scratch;
+  const std::string out = " -o " + scratch.path("x.columna");
+  for (const std::string& words :
+       {"new --pattern red_fox --height 0" + out, "new --pattern red_fox --height -3" + out, "new --pattern red_fox --height NaN" + out,
+        "new --pattern red_fox --height '5 km'" + out, "new --pattern red_fox --height tall" + out, "new --pattern unicorn --height 160" + out,
+        "new --pattern red_fox" + out, "new --pattern red_fox --height 160 --body 200" + out, "new --pattern red_fox --height 160 --material wood" + out,
+        "new --pattern red_fox --height 160 --use daily" + out, "new --pattern red_fox --height 160 --construction glue" + out,
+        std::string("new --pattern red_fox --height 160 -o /no/such/folder/x.columna"), std::string("plan /no/such.columna"), std::string("dance"), std::string(),
+        "plan " + scratch.write("bad.columna", "hello"), "check " + scratch.write("bad.json", "{}"), "check " + scratch.write("cut.json", "{\"schema\":")}) {
+    const Ran ran = run(scratch, words);
+    EXPECT_EQ(ran.code, 2) << words;
+    EXPECT_FALSE(ran.err.empty()) << words;
+    EXPECT_EQ(std::count(ran.err.begin(), ran.err.end(), '\n'), 1) << words << ": " << ran.err;
+  }
+  EXPECT_FALSE(std::filesystem::exists(scratch.path("x.columna"))) << "nothing is written on bad input";
+}
+
+TEST(Cli, AWrongFindingIsOne) {
+  const Scratch scratch;
+  const std::string file = scratch.path("w.columna");
+  ProjectFile weak;
+  weak.project = project("river_otter", 160);
+  weak.project.limbs["tail"].diameter = 0.5;
+  ASSERT_FALSE(saveProject(file, weak).has_value());
+  const Ran ran = run(scratch, "check " + file);
+  EXPECT_EQ(ran.code, 1);
+  EXPECT_NE(ran.out.find("wrong"), std::string::npos);
+  EXPECT_EQ(run(scratch, "plan " + file + " --json").code, 1);
+}
+
+TEST(Cli, ChecksPatterns) {
+  const Scratch scratch;
+  EXPECT_EQ(run(scratch, std::string("check ") + COLUMNA_DATA_DIR + "/patterns/heron.json").code, 0);
+}

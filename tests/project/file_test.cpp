@@ -1,0 +1,228 @@
+#include "project/columna_file.h"
+
+#include "project/history.h"
+#include "project/salvage.h"
+#include "support.h"
+
+#include <random>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+ProjectFile sample() {
+  ProjectFile file;
+  file.project = project("red_fox", 171.25, Construction::FoldedPair);
+  file.project.name = "Fox “at dusk”";
+  file.project.units = UnitSystem::Inch;
+  file.project.use = Use::Handled;
+  file.project.coat = 4.5;
+  file.project.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft};
+  file.project.untied = {"foreleg"};
+  file.others["photos/side.jpg"] = std::string(2000, 'p');
+  return file;
+}
+
+std::string packed(const ProjectFile& file) {
+  auto bytes = packProject(file);
+  EXPECT_TRUE(bytes.ok());
+  return std::move(bytes).value();
+}
+
+std::uint32_t le32(const std::string& s, size_t at) {
+  std::uint32_t v = 0;
+  for (int i = 3; i >= 0; --i) v = (v << 8U) | static_cast<unsigned char>(s[at + static_cast<size_t>(i)]);
+  return v;
+}
+
+void put32(std::string& s, size_t at, std::uint32_t v) {
+  for (size_t i = 0; i < 4; ++i) s[at + i] = static_cast<char>((v >> (8 * i)) & 0xffU);
+}
+
+} // namespace
+
+TEST(ColumnaFile, EverythingComesBack) {
+  const Scratch scratch;
+  const std::string path = scratch.path("fox.columna");
+  const ProjectFile out = sample();
+  ASSERT_FALSE(saveProject(path, out).has_value());
+  const auto in = openProject(path);
+  ASSERT_TRUE(in.ok()) << in.problem().sentence();
+  EXPECT_EQ(toJson(in->project), toJson(out.project));
+  EXPECT_EQ(in->project.size.mm, 171.25);
+  EXPECT_EQ(in->others, out.others);
+  EXPECT_FALSE(in->readOnly);
+  EXPECT_TRUE(in->messages.empty());
+}
+
+TEST(ColumnaFile, MimetypeIsFirstAndStored) {
+  const std::string bytes = packed(sample());
+  EXPECT_EQ(bytes.substr(30, 8), "mimetype");
+  EXPECT_EQ(bytes.substr(38, kMimeType.size()), kMimeType);
+}
+
+TEST(ColumnaFile, UnknownKeysAndEntriesSurvive) {
+  const Scratch scratch;
+  ProjectFile file = sample();
+  file.project.unknown = {{"future", {{"glaze", 3}}}, {"limbs", {{"tail", {{"bead", "blue"}}}, {"head", {{"hat", true}}}}}};
+  const std::string path = scratch.write("f.columna", packed(file));
+  auto in = openProject(path);
+  ASSERT_TRUE(in.ok());
+  ProjectFile again = std::move(in).value();
+  again.project.limbs.erase("tail");
+  again.project.name = "renamed";
+  ASSERT_FALSE(saveProject(path, again).has_value());
+  const auto json = toJson(openProject(path)->project);
+  EXPECT_EQ(json["future"]["glaze"], 3);
+  EXPECT_EQ(json["limbs"]["tail"]["bead"], "blue");
+  EXPECT_FALSE(json["limbs"]["tail"].contains("diameter_mm")) << "what was taken back is gone";
+  EXPECT_EQ(json["limbs"]["head"]["hat"], true);
+  EXPECT_EQ(json["name"], "renamed");
+  EXPECT_TRUE(openProject(path)->others.contains("photos/side.jpg"));
+}
+
+TEST(ColumnaFile, LastGoodCopyIsKeptAndAFailedSaveTouchesNothing) {
+  const Scratch scratch;
+  const std::string path = scratch.path("a.columna");
+  ProjectFile file = sample();
+  ASSERT_FALSE(saveProject(path, file).has_value());
+  const std::string first = Scratch::read(path);
+  file.project.name = "second";
+  ASSERT_FALSE(saveProject(path, file).has_value());
+  EXPECT_EQ(Scratch::read(path + "~"), first);
+  EXPECT_EQ(openProject(path)->project.name, "second");
+  const auto failed = saveProject(scratch.path("no such folder/a.columna"), file);
+  ASSERT_TRUE(failed.has_value());
+  EXPECT_NE(failed->sentence().find("untouched"), std::string::npos);
+  size_t files = 0;
+  for ([[maybe_unused]] const auto& each : std::filesystem::directory_iterator(std::filesystem::path(path).parent_path())) ++files;
+  EXPECT_EQ(files, 2U) << "no half-written file is left";
+}
+
+TEST(ColumnaFile, CutShortItSavesWhatItCan) {
+  const Scratch scratch;
+  ProjectFile file = sample();
+  std::mt19937 random(7);
+  std::string noise(20000, '\0');
+  for (char& c : noise) c = static_cast<char>(random());
+  file.others["photos/side.jpg"] = noise;
+  const std::string whole = packed(file);
+  // Cut within the photo: the project is whole.
+  const auto cut = openProject(scratch.write("cut.columna", whole.substr(0, whole.size() - 3000)));
+  ASSERT_TRUE(cut.ok()) << cut.problem().sentence();
+  EXPECT_EQ(cut->project.name, file.project.name);
+  ASSERT_EQ(cut->messages.size(), 1U);
+  EXPECT_NE(cut->messages[0].find("photos/side.jpg"), std::string::npos) << "what was lost is named: " << cut->messages[0];
+  // Cut anywhere: either it opens, or one clear sentence; never a crash.
+  for (size_t n = 0; n < whole.size(); n += 211) {
+    const auto opened = openProject(scratch.write("n.columna", whole.substr(0, n)));
+    if (!opened.ok()) { EXPECT_NE(opened.problem().sentence().find("n.columna"), std::string::npos); }
+    else { EXPECT_FALSE(opened->messages.empty()); }
+  }
+}
+
+TEST(ColumnaFile, FlippedBytesNeverCrash) {
+  const Scratch scratch;
+  const std::string whole = packed(sample());
+  std::mt19937 random(11);
+  for (int round = 0; round < 400; ++round) {
+    std::string spoilt = whole;
+    for (int k = 0; k < 4; ++k) spoilt[random() % spoilt.size()] = static_cast<char>(random());
+    const auto opened = openProject(scratch.write("spoilt.columna", spoilt));
+    if (!opened.ok()) { EXPECT_FALSE(opened.problem().what.empty()); }
+  }
+}
+
+TEST(ColumnaFile, WrongMimetypeIsNotOurs) {
+  const Scratch scratch;
+  std::string bytes = packed(sample());
+  const size_t at = bytes.find(kMimeType);
+  bytes.replace(at, 4, "text");
+  const auto opened = openProject(scratch.write("odt.columna", bytes));
+  ASSERT_FALSE(opened.ok());
+  EXPECT_NE(opened.problem().sentence().find("not a Columna project"), std::string::npos);
+  EXPECT_FALSE(openProject(scratch.write("text.columna", "just some words")).ok());
+  EXPECT_FALSE(openProject(scratch.write("empty.columna", "")).ok());
+  EXPECT_FALSE(openProject(scratch.path("absent.columna")).ok());
+  EXPECT_FALSE(openProject(std::filesystem::path(scratch.path("x")).parent_path()).ok()) << "a folder";
+}
+
+TEST(ColumnaFile, AClaimOfTwoGigabytesIsRefusedBeforeReading) {
+  const Scratch scratch;
+  std::string bytes = packed(sample());
+  // In the central directory the entry of project.json claims 2 GB uncompressed.
+  const std::string mark("PK\x01\x02", 4);
+  for (size_t at = bytes.find(mark); at != std::string::npos; at = bytes.find(mark, at + 4)) {
+    const size_t name = at + 46;
+    if (bytes.compare(name, 12, "project.json") != 0) continue;
+    put32(bytes, at + 24, 0x7fffffffU);
+    EXPECT_EQ(le32(bytes, at + 24), 0x7fffffffU);
+  }
+  const auto opened = openProject(scratch.write("bomb.columna", bytes));
+  ASSERT_FALSE(opened.ok());
+  EXPECT_NE(opened.problem().sentence().find("claims"), std::string::npos) << opened.problem().sentence();
+}
+
+TEST(ColumnaFile, ANewerOneOpensForLookingOnly) {
+  const Scratch scratch;
+  ProjectFile file = sample();
+  std::string bytes = packed(file);
+  // Through JSON, since the writer always writes its own version.
+  auto json = toJson(file.project);
+  json["schema"] = "columna-project/7";
+  bool newer = false;
+  EXPECT_TRUE(projectFromJson(json, "f", newer).ok());
+  EXPECT_TRUE(newer);
+  json["schema"] = "columna-project/x";
+  EXPECT_FALSE(projectFromJson(json, "f", newer).ok());
+}
+
+TEST(ColumnaFile, BadFieldsAreNamed) {
+  const auto good = toJson(sample().project);
+  struct Case {
+    const char* field;
+    nlohmann::json value;
+  };
+  for (const Case& c : {Case{"size", {{"by", "height"}, {"mm", 0}}}, Case{"size", {{"by", "girth"}, {"mm", 5}}}, Case{"construction", "glue"}, Case{"use", 3},
+                        Case{"coat_mm", -1}, Case{"limbs", nlohmann::json::array()}, Case{"units", "cubit"}, Case{"name", nullptr}}) {
+    auto json = good;
+    json[c.field] = c.value;
+    bool newer = false;
+    const auto read = projectFromJson(json, "f.columna", newer);
+    ASSERT_FALSE(read.ok()) << c.field;
+    EXPECT_NE(read.problem().sentence().find(c.field), std::string::npos) << read.problem().sentence();
+  }
+}
+
+TEST(History, UndoesByNameAndRunsAsOne) {
+  History h(project("red_fox", 100));
+  const auto to = [&](double mm, const char* run = "") {
+    Project p = h.now();
+    p.size.mm = mm;
+    h.change("size", p, run);
+  };
+  EXPECT_FALSE(h.canUndo());
+  to(110);
+  h.markSaved();
+  for (double mm = 120; mm <= 150; mm += 1) to(mm, "drag");
+  h.endRun();
+  to(200, "drag");
+  EXPECT_TRUE(h.changed());
+  EXPECT_EQ(h.undoName(), "size");
+  h.undo();
+  EXPECT_EQ(h.now().size.mm, 150);
+  h.undo();
+  EXPECT_EQ(h.now().size.mm, 110) << "the drag was one step";
+  EXPECT_FALSE(h.changed()) << "back at what was saved";
+  h.redo();
+  EXPECT_EQ(h.now().size.mm, 150);
+  to(99);
+  EXPECT_FALSE(h.canRedo()) << "a new change ends what could be redone";
+  h.undo();
+  h.undo();
+  h.undo();
+  h.undo();
+  EXPECT_EQ(h.now().size.mm, 100);
+  EXPECT_FALSE(h.canUndo());
+}

@@ -1,0 +1,82 @@
+// What the tests share: the shipped catalog, a project of an animal at a size, and a scratch folder.
+#pragma once
+
+#include "project/plan.h"
+
+#include <gtest/gtest.h>
+
+#include <filesystem>
+#include <fstream>
+#include <string>
+
+#include <unistd.h>
+
+namespace columna::test {
+
+inline const Catalog& shelf() {
+  static const Catalog catalog = [] {
+    auto loaded = loadCatalog(COLUMNA_DATA_DIR);
+    EXPECT_TRUE(loaded.ok()) << (loaded.ok() ? "" : loaded.problem().sentence());
+    EXPECT_TRUE(loaded->problems.empty());
+    return std::move(loaded).value();
+  }();
+  return catalog;
+}
+
+inline Project project(const std::string& pattern, double height, Construction construction = Construction::TwistedLimbs) {
+  Project p;
+  p.pattern = pattern;
+  p.size = {SizeBy::OverallHeight, height};
+  p.construction = construction;
+  return p;
+}
+
+inline Plan planned(const Project& p) {
+  auto made = plan(p, shelf());
+  EXPECT_TRUE(made.ok()) << (made.ok() ? "" : made.problem().sentence());
+  return std::move(made).value();
+}
+
+/// A folder of its own for each test, gone afterwards.
+class Scratch {
+public:
+  Scratch() {
+    const auto* info = ::testing::UnitTest::GetInstance()->current_test_info();
+    folder_ = std::filesystem::temp_directory_path() / ("columna-" + std::string(info->test_suite_name()) + info->name() + std::to_string(::getpid()));
+    std::filesystem::create_directories(folder_);
+  }
+  ~Scratch() {
+    std::error_code error;
+    std::filesystem::remove_all(folder_, error);
+  }
+  Scratch(const Scratch&) = delete;
+  Scratch& operator=(const Scratch&) = delete;
+
+  [[nodiscard]] std::string path(const std::string& name) const { return (folder_ / name).string(); }
+  std::string write(const std::string& name, const std::string& bytes) const {
+    std::ofstream(path(name), std::ios::binary) << bytes;
+    return path(name);
+  }
+  static std::string read(const std::string& path) {
+    std::ifstream in(path, std::ios::binary);
+    return {std::istreambuf_iterator<char>(in), {}};
+  }
+
+private:
+  std::filesystem::path folder_;
+};
+
+/// A figure of one straight bone along x, for closed forms.
+inline std::string rodPattern(double length, double across0, double deep0, double across1, double deep1) {
+  const auto n = [](double v) { return std::to_string(v); };
+  return R"({"schema":"columna-pattern/1","id":"rod","name":"Rod","family":"test","about":"a rod","module":{"name":"m","means":"m"},
+  "life":{"measure":"length","mm":100,"modules":1},"measures":{"shoulder_height":{"modules":1,"means":"x"},"body_length":{"modules":1,"means":"x"}},
+  "joints":{"a":[0,0,5],"b":[)" + n(length) + R"(,0,5]},
+  "limbs":[{"id":"trunk","name":"trunk","kind":"trunk","twin":false,"bones":["rod"]}],
+  "bones":[{"id":"rod","from":"a","to":"b","parent":null,"twin":false,"ends":"flat","up":[0,0,1],
+   "stations":[{"at":0,"across":)" + n(across0) + R"(,"deep":)" + n(deep0) + R"(,"lift":0},{"at":1,"across":)" + n(across1) + R"(,"deep":)" + n(deep1) +
+         R"(,"lift":0}]}],
+  "flats":[],"eyes":{"at":[0,0,0],"diameter":0.01},"coat":{"thickness":0.1,"kind":"plush"},"poses":[],"facts":[]})";
+}
+
+} // namespace columna::test
