@@ -37,10 +37,16 @@ std::optional<Stage> stageOf(const QString& name) {
 /// --shot STAGE OUT.png: the window as it would look, without a display.
 int shoot(Session& session, const QCommandLineParser& parser, const QStringList& words) {
   const auto stage = stageOf(parser.value(QStringLiteral("shot")));
-  if (!stage) return complain(QStringLiteral("There is no stage \"%1\"; give study, wire or wrap.").arg(parser.value(QStringLiteral("shot"))));
-  if (words.isEmpty()) return complain(QStringLiteral("No picture named; give a name that ends in .png after the stage."));
-  const QRegularExpressionMatch size = QRegularExpression(QStringLiteral("^(\\d{3,4})x(\\d{3,4})$")).match(parser.value(QStringLiteral("size")));
-  if (!size.hasMatch()) return complain(QStringLiteral("\"%1\" is not a size; write it like 1280x800.").arg(parser.value(QStringLiteral("size"))));
+  if (!stage)
+    return complain(QStringLiteral("There is no stage \"%1\"; give study, wire or wrap.")
+                        .arg(parser.value(QStringLiteral("shot"))));
+  if (words.isEmpty())
+    return complain(QStringLiteral("No picture named; give a name that ends in .png after the stage."));
+  const QRegularExpressionMatch size = QRegularExpression(QStringLiteral("^(\\d{3,4})x(\\d{3,4})$"))
+                                           .match(parser.value(QStringLiteral("size")));
+  if (!size.hasMatch())
+    return complain(QStringLiteral("\"%1\" is not a size; write it like 1280x800.")
+                        .arg(parser.value(QStringLiteral("size"))));
   session.setStage(*stage);
   if (const QString limb = parser.value(QStringLiteral("select")); !limb.isEmpty()) {
     const auto index = session.plan().figure.limb(limb.toStdString());
@@ -62,7 +68,8 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
     QApplication::processEvents();
   }
   QApplication::processEvents();
-  if (!window.grab().save(words.front())) return complain(QStringLiteral("%1 could not be written; choose another folder.").arg(words.front()));
+  if (!window.grab().save(words.front()))
+    return complain(QStringLiteral("%1 could not be written; choose another folder.").arg(words.front()));
   return 0;
 }
 
@@ -71,10 +78,14 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
 int main(int argc, char** argv) {
   // Without a display only the picture and PDF modes can run; they need none.
   bool screenless = false;
-  for (int i = 1; i < argc; ++i) screenless = screenless || QByteArray(argv[i]).startsWith("--shot") || QByteArray(argv[i]).startsWith("--print");
+  for (int i = 1; i < argc; ++i)
+    screenless =
+        screenless || QByteArray(argv[i]).startsWith("--shot") || QByteArray(argv[i]).startsWith("--print");
   if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-  if (!screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM") && !qEnvironmentVariableIsSet("DISPLAY") && !qEnvironmentVariableIsSet("WAYLAND_DISPLAY")) {
-    std::cerr << "There is no display to open a window on; start it from a desktop, or make pictures and PDFs with --shot and --print.\n";
+  if (!screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM") && !qEnvironmentVariableIsSet("DISPLAY") &&
+      !qEnvironmentVariableIsSet("WAYLAND_DISPLAY")) {
+    std::cerr << "There is no display to open a window on; start it from a desktop, or make pictures and "
+                 "PDFs with --shot and --print.\n";
     return kBadInput;
   }
   QApplication app(argc, argv);
@@ -87,15 +98,21 @@ int main(int argc, char** argv) {
   parser.setApplicationDescription(QStringLiteral("Plans the wire and wool of a needle-felted animal."));
   parser.addHelpOption();
   parser.addVersionOption();
-  parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("a .columna project"), QStringLiteral("[file]"));
-  parser.addOptions({{QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
-                     {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"), QStringLiteral("A4")},
-                     {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire or wrap; then OUT.png"), QStringLiteral("stage")},
-                     {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"), QStringLiteral("1280x800")},
-                     {QStringLiteral("theme"), QStringLiteral("light or evening"), QStringLiteral("theme")},
-                     {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"), QStringLiteral("percent")},
-                     {QStringLiteral("select"), QStringLiteral("limb to select in the picture"), QStringLiteral("limb")},
-                     {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
+  parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("a .columna project"),
+                               QStringLiteral("[file]"));
+  parser.addOptions(
+      {{QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
+       {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"),
+        QStringLiteral("A4")},
+       {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire or wrap; then OUT.png"),
+        QStringLiteral("stage")},
+       {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"),
+        QStringLiteral("1280x800")},
+       {QStringLiteral("theme"), QStringLiteral("light or evening"), QStringLiteral("theme")},
+       {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"),
+        QStringLiteral("percent")},
+       {QStringLiteral("select"), QStringLiteral("limb to select in the picture"), QStringLiteral("limb")},
+       {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 
   auto catalog = loadCatalog(dataFolder(), ownPatternsFolder());
@@ -106,7 +123,9 @@ int main(int argc, char** argv) {
 
   const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print"));
   QString wanted = parser.value(QStringLiteral("theme"));
-  if (wanted.isEmpty() && !pictures) wanted = settings().value(QStringLiteral("evening")).toBool() ? QStringLiteral("evening") : QStringLiteral("light");
+  if (wanted.isEmpty() && !pictures)
+    wanted = settings().value(QStringLiteral("evening")).toBool() ? QStringLiteral("evening")
+                                                                  : QStringLiteral("light");
   if (!wanted.isEmpty() && wanted != QStringLiteral("light") && wanted != QStringLiteral("evening"))
     return complain(QStringLiteral("There is no theme \"%1\"; give light or evening.").arg(wanted));
   setEvening(wanted == QStringLiteral("evening"));
@@ -122,9 +141,13 @@ int main(int argc, char** argv) {
   if (parser.isSet(QStringLiteral("shot"))) return shoot(session, parser, words);
   if (parser.isSet(QStringLiteral("print"))) {
     const QString paper = parser.value(QStringLiteral("paper"));
-    if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter")) return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));
-    const auto pages = trueSizeSheet(session.project(), session.plan(), session.catalog(), paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter);
-    if (const auto sentence = writePdf(parser.value(QStringLiteral("print")), pages, QString::fromStdString(session.project().name))) return complain(*sentence);
+    if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
+      return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));
+    const auto pages = trueSizeSheet(session.project(), session.plan(), session.catalog(),
+                                     paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter);
+    if (const auto sentence = writePdf(parser.value(QStringLiteral("print")), pages,
+                                       QString::fromStdString(session.project().name)))
+      return complain(*sentence);
     return 0;
   }
 
@@ -138,14 +161,18 @@ int main(int argc, char** argv) {
     }
     if (!session.path().isEmpty()) return;
     switch (askFirst(&window)) {
-    case FirstChoice::Demo: window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string())); break;
+    case FirstChoice::Demo:
+      window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string()));
+      break;
     case FirstChoice::Open: {
-      const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(), MainWindow::tr("Columna projects (*.columna)"));
+      const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(),
+                                                        MainWindow::tr("Columna projects (*.columna)"));
       if (!path.isEmpty()) window.openFile(path);
       break;
     }
     case FirstChoice::Fresh:
-    case FirstChoice::Nothing: break;
+    case FirstChoice::Nothing:
+      break;
     }
   });
   return QApplication::exec();

@@ -46,6 +46,18 @@ void sizeDragged(benchmark::State& state) {
 }
 BENCHMARK(sizeDragged)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
 
+void matPainted(benchmark::State& state) {
+  Session session(shelf());
+  (void)session.open(demo());
+  session.setStage(static_cast<Stage>(state.range(0)));
+  MainWindow window(session);
+  window.resize(1280, 800);
+  window.show();
+  QApplication::processEvents();
+  for (auto _ : state) window.mat()->repaint();
+}
+BENCHMARK(matPainted)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
+
 } // namespace
 
 int main(int argc, char** argv) {

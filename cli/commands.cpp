@@ -42,27 +42,39 @@ Result<Opened> openAndPlan(const std::string& path) {
 }
 
 void printFindings(const Plan& plan) {
-  for (const Finding& f : plan.findings) std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, f.text);
+  for (const Finding& f : plan.findings)
+    std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, f.text);
 }
 
 void printPlan(const ProjectFile& file, const Plan& plan) {
   const UnitSystem units = file.project.units;
   const Figure& f = plan.figure;
-  std::cout << fmt::format("{}: {}, {} high, {} at the shoulder, {}\n\n", file.project.name, f.patternName, printLength(f.overallHeight, units),
-                           printLength(f.shoulderHeight, units), name(file.project.construction));
-  std::cout << fmt::format("{:16} {:>9} {:>26} {:>7} {:>9} {:>9} {:>9}  {}\n", "limb", "length", "wire", "holds", "core", "coat", "girth", "");
+  std::cout << fmt::format("{}: {}, {} high, {} at the shoulder, {}\n\n", file.project.name, f.patternName,
+                           printLength(f.overallHeight, units), printLength(f.shoulderHeight, units),
+                           name(file.project.construction));
+  std::cout << fmt::format("{:16} {:>9} {:>26} {:>7} {:>9} {:>9} {:>9}  {}\n", "limb", "length", "wire",
+                           "holds", "core", "coat", "girth", "");
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     const LimbPlan& p = plan.limbs[l];
     const LimbWool& w = plan.wool.limbs[l];
-    const std::string wire = p.wired ? fmt::format("{} x {} {}", p.section.wires, printLength(p.section.diameter, units), p.section.material.shortName) : "none";
-    std::cout << fmt::format("{:16} {:>9} {:>26} {:>7.1f} {:>9} {:>9} {:>9}  {}\n", f.limbs[l].id, printLength(f.limbs[l].length, units), wire, p.hold.hold,
-                             printMass(w.core, units), printMass(w.coat, units), printLength(w.girthMax, units), word(p.verdict));
+    const std::string wire =
+        p.wired ? fmt::format("{} x {} {}", p.section.wires, printLength(p.section.diameter, units),
+                              p.section.material.shortName)
+                : "none";
+    std::cout << fmt::format("{:16} {:>9} {:>26} {:>7.1f} {:>9} {:>9} {:>9}  {}\n", f.limbs[l].id,
+                             printLength(f.limbs[l].length, units), wire, p.hold.hold,
+                             printMass(w.core, units), printMass(w.coat, units),
+                             printLength(w.girthMax, units), word(p.verdict));
   }
   std::cout << fmt::format("\n{:6} {:22} {:>28} {:>10}\n", "piece", "", "wire", "cut");
   for (const Piece& p : plan.pieces)
-    std::cout << fmt::format("{:6} {:22} {:>28} {:>10}\n", p.tag, p.name, fmt::format("{} {}", printLength(p.diameter, units), p.material), printLength(p.cut, units));
-  std::cout << fmt::format("\nwire {} ({}), core {}, coat {}, weight {}\n\n", printLength(plan.totals.wireLength, units), printMass(plan.totals.wireMass, units),
-                           printMass(plan.totals.core, units), printMass(plan.totals.coat, units), printMass(plan.totals.mass, units));
+    std::cout << fmt::format("{:6} {:22} {:>28} {:>10}\n", p.tag, p.name,
+                             fmt::format("{} {}", printLength(p.diameter, units), p.material),
+                             printLength(p.cut, units));
+  std::cout << fmt::format("\nwire {} ({}), core {}, coat {}, weight {}\n\n",
+                           printLength(plan.totals.wireLength, units), printMass(plan.totals.wireMass, units),
+                           printMass(plan.totals.core, units), printMass(plan.totals.coat, units),
+                           printMass(plan.totals.mass, units));
   printFindings(plan);
 }
 
@@ -75,7 +87,8 @@ int checkPattern(const std::string& path) {
   if (!pattern) return complain(pattern.problem().sentence());
   const auto figure = makeFigure(*pattern, {SizeBy::OverallHeight, 160});
   if (!figure) return complain(figure.problem().sentence());
-  std::cout << fmt::format("{}: {} bones in {} limbs, nothing wrong\n", pattern->name, pattern->bones.size(), pattern->limbs.size());
+  std::cout << fmt::format("{}: {} bones in {} limbs, nothing wrong\n", pattern->name, pattern->bones.size(),
+                           pattern->limbs.size());
   return kGood;
 }
 
@@ -94,13 +107,18 @@ int patterns(bool json) {
     for (const Pattern& p : shelf->patterns) {
       nlohmann::json limbs = nlohmann::json::array();
       for (const PatternLimb& limb : p.limbs) limbs.push_back({{"id", limb.id}, {"twin", limb.twin}});
-      out.push_back({{"id", p.id}, {"name", p.name}, {"family", p.family}, {"about", p.about},
-                     {"life", {{"measure", p.lifeMeasure}, {"mm", p.lifeMm}}}, {"limbs", std::move(limbs)}});
+      out.push_back({{"id", p.id},
+                     {"name", p.name},
+                     {"family", p.family},
+                     {"about", p.about},
+                     {"life", {{"measure", p.lifeMeasure}, {"mm", p.lifeMm}}},
+                     {"limbs", std::move(limbs)}});
     }
     std::cout << out.dump(1) << '\n';
     return kGood;
   }
-  for (const Pattern& p : shelf->patterns) std::cout << fmt::format("{:20} {:20} {}\n", p.id, p.name, p.about);
+  for (const Pattern& p : shelf->patterns)
+    std::cout << fmt::format("{:20} {:20} {}\n", p.id, p.name, p.about);
   return kGood;
 }
 
@@ -123,10 +141,13 @@ int create(const NewOptions& options) {
   if (!mm) return complain(mm.problem().sentence());
   p.size.mm = *mm;
   const auto built = construction(options.construction);
-  if (!built) return complain(fmt::format("\"{}\" is not a construction here; use folded-pair or twisted-limbs", options.construction));
+  if (!built)
+    return complain(fmt::format("\"{}\" is not a construction here; use folded-pair or twisted-limbs",
+                                options.construction));
   p.construction = *built;
   const auto lives = use(options.use);
-  if (!lives) return complain(fmt::format("\"{}\" is not a use; give display, shelf or handled", options.use));
+  if (!lives)
+    return complain(fmt::format("\"{}\" is not a use; give display, shelf or handled", options.use));
   p.use = *lives;
   p.material = options.material;
   const auto made = columna::plan(p, *shelf);
@@ -139,8 +160,10 @@ int create(const NewOptions& options) {
 int plan(const std::string& file, bool json) {
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
-  if (json) std::cout << toJson(opened->plan).dump(1) << '\n';
-  else printPlan(opened->file, opened->plan);
+  if (json)
+    std::cout << toJson(opened->plan).dump(1) << '\n';
+  else
+    printPlan(opened->file, opened->plan);
   return opened->plan.anyWrong() ? kWrong : kGood;
 }
 

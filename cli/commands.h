@@ -1,5 +1,5 @@
-// The commands of columna-cli. Each prints to standard output and returns 0, 1 for a finding that is wrong, or 2 for
-// bad input with one line on standard error.
+// The commands of columna-cli. Each prints to standard output and returns 0, 1 for a finding that is wrong,
+// or 2 for bad input with one line on standard error.
 #pragma once
 
 #include <string>

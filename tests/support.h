@@ -23,7 +23,8 @@ inline const Catalog& shelf() {
   return catalog;
 }
 
-inline Project project(const std::string& pattern, double height, Construction construction = Construction::TwistedLimbs) {
+inline Project project(const std::string& pattern, double height,
+                       Construction construction = Construction::TwistedLimbs) {
   Project p;
   p.pattern = pattern;
   p.size = {SizeBy::OverallHeight, height};
@@ -42,7 +43,8 @@ class Scratch {
 public:
   Scratch() {
     const auto* info = ::testing::UnitTest::GetInstance()->current_test_info();
-    folder_ = std::filesystem::temp_directory_path() / ("columna-" + std::string(info->test_suite_name()) + info->name() + std::to_string(::getpid()));
+    folder_ = std::filesystem::temp_directory_path() /
+              ("columna-" + std::string(info->test_suite_name()) + info->name() + std::to_string(::getpid()));
     std::filesystem::create_directories(folder_);
   }
   ~Scratch() {
@@ -71,10 +73,13 @@ inline std::string rodPattern(double length, double across0, double deep0, doubl
   const auto n = [](double v) { return std::to_string(v); };
   return R"({"schema":"columna-pattern/1","id":"rod","name":"Rod","family":"test","about":"a rod","module":{"name":"m","means":"m"},
   "life":{"measure":"length","mm":100,"modules":1},"measures":{"shoulder_height":{"modules":1,"means":"x"},"body_length":{"modules":1,"means":"x"}},
-  "joints":{"a":[0,0,5],"b":[)" + n(length) + R"(,0,5]},
+  "joints":{"a":[0,0,5],"b":[)" +
+         n(length) + R"(,0,5]},
   "limbs":[{"id":"trunk","name":"trunk","kind":"trunk","twin":false,"bones":["rod"]}],
   "bones":[{"id":"rod","from":"a","to":"b","parent":null,"twin":false,"ends":"flat","up":[0,0,1],
-   "stations":[{"at":0,"across":)" + n(across0) + R"(,"deep":)" + n(deep0) + R"(,"lift":0},{"at":1,"across":)" + n(across1) + R"(,"deep":)" + n(deep1) +
+   "stations":[{"at":0,"across":)" +
+         n(across0) + R"(,"deep":)" + n(deep0) + R"(,"lift":0},{"at":1,"across":)" + n(across1) +
+         R"(,"deep":)" + n(deep1) +
          R"(,"lift":0}]}],
   "flats":[],"eyes":{"at":[0,0,0],"diameter":0.01},"coat":{"thickness":0.1,"kind":"plush"},"poses":[],"facts":[]})";
 }

@@ -16,7 +16,8 @@ QPainterPath spline(const QPolygonF& points) {
   for (qsizetype i = 0; i + 1 < points.size(); ++i) {
     const QPointF before = points[std::max<qsizetype>(i - 1, 0)];
     const QPointF after = points[std::min<qsizetype>(i + 2, points.size() - 1)];
-    path.cubicTo(points[i] + (points[i + 1] - before) / 6, points[i + 1] - (after - points[i]) / 6, points[i + 1]);
+    path.cubicTo(points[i] + (points[i + 1] - before) / 6, points[i + 1] - (after - points[i]) / 6,
+                 points[i + 1]);
   }
   return path;
 }
@@ -39,7 +40,8 @@ QPainterPath elbows(const QPolygonF& points, double radius) {
 }
 
 bool axial(LimbKind kind) {
-  return kind == LimbKind::Head || kind == LimbKind::Neck || kind == LimbKind::Trunk || kind == LimbKind::Tail;
+  return kind == LimbKind::Head || kind == LimbKind::Neck || kind == LimbKind::Trunk ||
+         kind == LimbKind::Tail;
 }
 
 /// The tube's ring nearest to a girth's place.
@@ -67,7 +69,8 @@ void paintVerdict(QPainter& p, const QPointF& c, double r, Level level) {
     p.drawEllipse(c, r, r);
     p.setPen(QPen(t.card, r * 0.26, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     p.setBrush(Qt::NoBrush);
-    p.drawPolyline(QPolygonF{c + QPointF(-r * 0.45, 0), c + QPointF(-r * 0.1, r * 0.38), c + QPointF(r * 0.48, -r * 0.38)});
+    p.drawPolyline(QPolygonF{c + QPointF(-r * 0.45, 0), c + QPointF(-r * 0.1, r * 0.38),
+                             c + QPointF(r * 0.48, -r * 0.38)});
   } else if (level == Level::Doubtful) {
     const QPolygonF lozenge{c + QPointF(0, -r), c + QPointF(r, 0), c + QPointF(0, r), c + QPointF(-r, 0)};
     p.setPen(QPen(t.weld, 1.6, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
@@ -103,7 +106,8 @@ void paintTag(QPainter& p, const QPointF& tip, bool pointsLeft, const QString& l
   p.restore();
 }
 
-void paintWire(QPainter& p, const QPainterPath& path, double width, int piece, double opacity, bool pattern, bool onWool) {
+void paintWire(QPainter& p, const QPainterPath& path, double width, int piece, double opacity, bool pattern,
+               bool onWool) {
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
   p.setOpacity(opacity);
@@ -130,7 +134,8 @@ void paintLashing(QPainter& p, const QPointF& at, double size, const QColor& col
   p.setPen(QPen(colour, 2, Qt::SolidLine, Qt::RoundCap));
   for (int i = -1; i <= 2; ++i) {
     const double x = at.x() + (i - 0.5) * size * 0.42;
-    p.drawLine(QPointF(x - size * 0.18, at.y() + size * 0.55), QPointF(x + size * 0.18, at.y() - size * 0.55));
+    p.drawLine(QPointF(x - size * 0.18, at.y() + size * 0.55),
+               QPointF(x + size * 0.18, at.y() - size * 0.55));
   }
   p.restore();
 }
@@ -174,31 +179,32 @@ void FigurePainter::body() {
     p_.setBrush(t.core);
     p_.drawPath(m.map(shape_.core));
   }
-  if (how_.selected >= 0 && how_.selected < static_cast<int>(shape_.limbs.size())) {
-    const auto l = static_cast<size_t>(how_.selected);
+  const int count = static_cast<int>(plan_.figure.limbs.size());
+  if (how_.selected >= 0 && how_.selected < count) {
     p_.setPen(QPen(t.woad, how_.small ? 1.4 : 2));
     QColor fill = t.wash;
     if (wrap) fill.setAlpha(110);
     p_.setBrush(fill);
-    p_.drawPath(m.map(shape_.limbs[l]));
+    p_.drawPath(m.map(limb(how_.selected).outline));
     if (!how_.small) {
       QPen dashed(t.woad, 1);
       dashed.setDashPattern({3, 3});
       p_.setPen(dashed);
       p_.setBrush(Qt::NoBrush);
-      p_.drawPath(m.map(shape_.limbCores[l]));
+      p_.drawPath(m.map(limb(how_.selected).core));
     }
-  } else if (how_.hovered >= 0 && how_.hovered < static_cast<int>(shape_.limbs.size()) && !how_.small) {
+  } else if (how_.hovered >= 0 && how_.hovered < count && !how_.small) {
     p_.setPen(QPen(t.woad, 1.2));
     p_.setBrush(Qt::NoBrush);
-    p_.drawPath(m.map(shape_.limbs[static_cast<size_t>(how_.hovered)]));
+    p_.drawPath(m.map(limb(how_.hovered).outline));
   }
   // Eyes: the one on this side, or both from before.
   const double r = std::max(1.5, plan_.figure.eyeDiameter / 2 * v_.scale);
   p_.setPen(Qt::NoPen);
   p_.setBrush(t.ink);
   for (size_t e = 0; e < plan_.figure.eyes.size(); ++e)
-    if (v_.view != View::Side || plan_.figure.eyes[e].y() <= 0) p_.drawEllipse(v_.at(plan_.figure.eyes[e]), r, r);
+    if (v_.view != View::Side || plan_.figure.eyes[e].y() <= 0)
+      p_.drawEllipse(v_.at(plan_.figure.eyes[e]), r, r);
   p_.restore();
 }
 
@@ -226,13 +232,15 @@ void FigurePainter::piece(int index, bool far) {
   const Piece& piece = plan_.pieces[static_cast<size_t>(index)];
   if (piece.limbs.empty()) {
     if (piece.route.empty() || how_.small) return;
-    paintLashing(p_, v_.at(plan_.skeleton.points[static_cast<size_t>(piece.route.front())].at), px(13), theme().piece(index));
+    paintLashing(p_, v_.at(plan_.skeleton.points[static_cast<size_t>(piece.route.front())].at), px(13),
+                 theme().piece(index));
     return;
   }
   bool smooth = false;
   const bool onWool = how_.stage == Stage::Wrap;
   double width = piece.diameter;
-  for (const int l : piece.limbs) width = std::max(width, plan_.limbs[static_cast<size_t>(l)].section.bundle());
+  for (const int l : piece.limbs)
+    width = std::max(width, plan_.limbs[static_cast<size_t>(l)].section.bundle());
   width = std::max(how_.small ? 1.6 : 2.2, std::min(width * v_.scale, how_.small ? 3.0 : 60.0));
   for (const QPolygonF& run : pathsOf(piece, smooth)) {
     const QPainterPath path = smooth ? spline(run) : elbows(run, px(5));
@@ -242,12 +250,14 @@ void FigurePainter::piece(int index, bool far) {
 
 void FigurePainter::wire() {
   const auto isFarPiece = [&](const Piece& piece) {
-    return std::all_of(piece.limbs.begin(), piece.limbs.end(), [&](int l) { return isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view); }) &&
+    return std::all_of(piece.limbs.begin(), piece.limbs.end(),
+                       [&](int l) { return isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view); }) &&
            !piece.limbs.empty();
   };
   for (const bool far : {true, false})
     for (size_t i = 0; i < plan_.pieces.size(); ++i)
-      if (isFarPiece(plan_.pieces[i]) == far && !plan_.pieces[i].limbs.empty()) piece(static_cast<int>(i), far);
+      if (isFarPiece(plan_.pieces[i]) == far && !plan_.pieces[i].limbs.empty())
+        piece(static_cast<int>(i), far);
   for (size_t i = 0; i < plan_.pieces.size(); ++i)
     if (plan_.pieces[i].limbs.empty()) piece(static_cast<int>(i), false);
 }
@@ -300,10 +310,14 @@ void FigurePainter::girths() {
         if (how_.small || (!upright && !mine)) continue;
         const QString text = QString::number(std::lround(g.felted));
         const double w = QFontMetricsF(p_.font()).horizontalAdvance(text);
-        QPointF at = upright ? a + QPointF(0, -px(26)) : (a.x() > b.x() ? a : b) + QPointF(px(8) + w / 2 + plan_.wool.coatThickness * v_.scale, px(4));
+        QPointF at = upright ? a + QPointF(0, -px(26))
+                             : (a.x() > b.x() ? a : b) +
+                                   QPointF(px(8) + w / 2 + plan_.wool.coatThickness * v_.scale, px(4));
         if (upright) at.setY(std::min(at.y(), a.y() - plan_.wool.coatThickness * v_.scale - px(12)));
         const QRectF box(at.x() - w / 2 - 4, at.y() - px(12), w + 8, px(15));
-        if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.intersects(box); })) continue;
+        if (std::any_of(taken.begin(), taken.end(),
+                        [&](const QRectF& other) { return other.intersects(box); }))
+          continue;
         taken.push_back(box);
         p_.setPen(mine ? t.woad : t.ink);
         p_.drawText(QPointF(at.x() - w / 2, at.y()), text);
@@ -320,14 +334,15 @@ void FigurePainter::grams() {
   p_.save();
   p_.setFont(typeface(13, QFont::DemiBold));
   for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan_.figure.limbs[l];
-    if (isFar(limb, v_.view) || !axial(limb.kind)) continue;
-    const QRectF box = transform().mapRect(shape_.limbCores[l].boundingRect());
+    const FigureLimb& part = plan_.figure.limbs[l];
+    if (isFar(part, v_.view) || !axial(part.kind)) continue;
+    const QPainterPath& core = limb(static_cast<int>(l)).core;
+    const QRectF box = transform().mapRect(core.boundingRect());
     const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, UnitSystem::Metric));
     const double w = QFontMetricsF(p_.font()).horizontalAdvance(text) + 10;
     if (box.width() < w || box.height() < px(18)) continue;
     QPointF at = box.center();
-    if (!shape_.limbCores[l].contains(transform().inverted().map(at))) continue;
+    if (!core.contains(transform().inverted().map(at))) continue;
     // A patch of wool under the text keeps it off the girth lines.
     const QRectF patch(at.x() - w / 2, at.y() - px(10), w, px(20));
     p_.setPen(Qt::NoPen);
@@ -342,35 +357,19 @@ void FigurePainter::grams() {
 void FigurePainter::findings() {
   std::set<std::string> marked;
   for (const Finding& f : plan_.findings) {
-    const auto limb = plan_.figure.limb(f.where);
-    if (f.level == Level::Good || !limb || !marked.insert(f.where).second) continue;
-    int l = *limb;
-    if (isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view) && plan_.figure.limbs[static_cast<size_t>(l)].twin >= 0)
+    const auto found = plan_.figure.limb(f.where);
+    if (f.level == Level::Good || !found || !marked.insert(f.where).second) continue;
+    int l = *found;
+    if (isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view) &&
+        plan_.figure.limbs[static_cast<size_t>(l)].twin >= 0)
       l = plan_.figure.limbs[static_cast<size_t>(l)].twin;
-    const QRectF box = transform().mapRect(shape_.limbs[static_cast<size_t>(l)].boundingRect());
-    const QPointF at(box.center().x() + (axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? 0 : box.width() / 2 + px(12)),
-                     axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? box.top() - px(16) : box.center().y());
+    const QRectF box = transform().mapRect(limb(l).outline.boundingRect());
+    const QPointF at(
+        box.center().x() +
+            (axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? 0 : box.width() / 2 + px(12)),
+        axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? box.top() - px(16) : box.center().y());
     paintVerdict(p_, at, px(8), f.level);
   }
-}
-
-int FigurePainter::limbAt(const Figure& figure, const ViewShape& shape, const Viewport& viewport, const QPointF& pixel) {
-  const Vec2 mm = viewport.mm(pixel);
-  const QPointF at(mm.x() / figure.scale, mm.y() / figure.scale);
-  int best = -1;
-  double least = 1e18;
-  for (const bool far : {false, true}) {
-    for (size_t l = 0; l < shape.limbs.size(); ++l) {
-      if (isFar(figure.limbs[l], viewport.view) != far || !shape.limbs[l].contains(at)) continue;
-      const QRectF box = shape.limbs[l].boundingRect();
-      if (box.width() * box.height() < least) {
-        least = box.width() * box.height();
-        best = static_cast<int>(l);
-      }
-    }
-    if (best >= 0) return best;
-  }
-  return best;
 }
 
 } // namespace columna

@@ -12,13 +12,15 @@ namespace columna {
 /// Where a view lies on the screen: mm to pixels.
 struct Viewport {
   View view = View::Side;
-  double scale = 1;  ///< pixels per mm
-  QPointF origin;    ///< pixel of the place (0, 0)
-  QRectF clip;       ///< pixels it may paint in
+  double scale = 1; ///< pixels per mm
+  QPointF origin;   ///< pixel of the place (0, 0)
+  QRectF clip;      ///< pixels it may paint in
 
   [[nodiscard]] QPointF at(const Vec2& mm) const { return origin + QPointF(mm.x() * scale, -mm.y() * scale); }
   [[nodiscard]] QPointF at(const Vec3& mm) const { return at(project(mm, view)); }
-  [[nodiscard]] Vec2 mm(const QPointF& pixel) const { return {(pixel.x() - origin.x()) / scale, (origin.y() - pixel.y()) / scale}; }
+  [[nodiscard]] Vec2 mm(const QPointF& pixel) const {
+    return {(pixel.x() - origin.x()) / scale, (origin.y() - pixel.y()) / scale};
+  }
 };
 
 struct FigurePaint {
@@ -31,8 +33,10 @@ struct FigurePaint {
 
 class FigurePainter {
 public:
-  FigurePainter(QPainter& painter, const Viewport& viewport, const Plan& plan, const ViewShape& shape, const FigurePaint& how)
-      : p_(painter), v_(viewport), plan_(plan), shape_(shape), how_(how) {}
+  FigurePainter(QPainter& painter, const Viewport& viewport, const Plan& plan, Shapes& shapes,
+                const FigurePaint& how)
+      : p_(painter), v_(viewport), plan_(plan), shapes_(shapes),
+        shape_(shapes.of(plan.figure, plan.wool.coatThickness, viewport.view)), how_(how) {}
 
   void body();
   void wire();
@@ -41,11 +45,11 @@ public:
   void grams();
   void findings();
 
-  /// The limb at a place (mm), near ones first, the smallest of those that hold it; -1 if none.
-  [[nodiscard]] static int limbAt(const Figure& figure, const ViewShape& shape, const Viewport& viewport, const QPointF& pixel);
-
 private:
   [[nodiscard]] QTransform transform() const;
+  [[nodiscard]] const LimbShape& limb(int index) const {
+    return shapes_.limb(plan_.figure, plan_.wool.coatThickness, v_.view, index);
+  }
   void piece(int index, bool far);
   [[nodiscard]] bool chosen(int limb) const;
   [[nodiscard]] std::vector<QPolygonF> pathsOf(const Piece& piece, bool& smooth) const;
@@ -53,6 +57,7 @@ private:
   QPainter& p_;
   const Viewport& v_;
   const Plan& plan_;
+  Shapes& shapes_;
   const ViewShape& shape_;
   const FigurePaint& how_;
 };
@@ -61,10 +66,12 @@ private:
 void paintVerdict(QPainter& painter, const QPointF& centre, double radius, Level level);
 
 /// A piece's swing tag with its letter; `towards` is the side its point is on.
-void paintTag(QPainter& painter, const QPointF& tip, bool pointsLeft, const QString& letter, const QColor& colour);
+void paintTag(QPainter& painter, const QPointF& tip, bool pointsLeft, const QString& letter,
+              const QColor& colour);
 
 /// A stroke of wire with its piece's pattern.
-void paintWire(QPainter& painter, const QPainterPath& path, double width, int piece, double opacity, bool pattern, bool onWool);
+void paintWire(QPainter& painter, const QPainterPath& path, double width, int piece, double opacity,
+               bool pattern, bool onWool);
 
 /// Four slanted strokes: a lashing.
 void paintLashing(QPainter& painter, const QPointF& at, double size, const QColor& colour);

@@ -17,28 +17,33 @@ constexpr int kRulerTop = 24;
 constexpr int kRulerLeft = 32;
 constexpr int kBand = 136; ///< the lower band with the two small views
 
-constexpr std::array<std::array<View, 3>, 3> kOrder{
-    {{View::Side, View::Above, View::Front}, {View::Front, View::Side, View::Above}, {View::Above, View::Side, View::Front}}};
+constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, View::Front},
+                                                     {View::Front, View::Side, View::Above},
+                                                     {View::Above, View::Side, View::Front}}};
 
 } // namespace
 
 Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setMouseTracking(true);
+  setAttribute(Qt::WA_OpaquePaintEvent);
   setFocusPolicy(Qt::StrongFocus);
   trueSizeKey_ = new KeyButton(QStringLiteral("1"), tr("true size"), this);
   fitKey_ = new KeyButton(QStringLiteral("0"), tr("fit"), this);
   connect(trueSizeKey_, &KeyButton::clicked, this, &Mat::trueSize);
   connect(fitKey_, &KeyButton::clicked, this, &Mat::fit);
   setAccessibleName(tr("Mat with the figure"));
-  setAccessibleDescription(tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
+  setAccessibleDescription(
+      tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
     place();
     update();
   });
   connect(&session_, &Session::selectionChanged, this, [this] {
     const int l = session_.selected();
-    setAccessibleDescription(l < 0 ? tr("whole figure selected")
-                                   : tr("%1 selected").arg(QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(l)].name)));
+    setAccessibleDescription(
+        l < 0 ? tr("whole figure selected")
+              : tr("%1 selected")
+                    .arg(QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(l)].name)));
     update();
   });
   connect(&session_, &Session::stageChanged, this, [this] {
@@ -72,22 +77,29 @@ void Mat::place() {
     const double sides = px(session_.stage() == Stage::Study ? 110 : 60);
     const double above = px(session_.stage() == Stage::Study ? 40 : 64);
     const double below = px(main_ == View::Side ? 64 : 24);
-    const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(), (main.height() - above - below) / large.height()));
+    const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(),
+                                                 (main.height() - above - below) / large.height()));
     ports_[0].scale = scale;
     const double w = large.width() * scale;
     const double spare = main.height() - above - below - large.height() * scale;
-    ports_[0].origin = {main.left() + (main.width() - w) / 2 - large.left() * scale, main.bottom() - below - spare / 2 + large.top() * scale};
+    ports_[0].origin = {main.left() + (main.width() - w) / 2 - large.left() * scale,
+                        main.bottom() - below - spare / 2 + large.top() * scale};
   }
   const double each = area.width() / 2;
   for (size_t i = 1; i < 3; ++i) {
     const QRectF b = boundsOf(order[i]);
     Viewport& v = ports_[i];
     v.view = order[i];
-    v.clip = QRectF(area.left() + (i == 1 ? 0 : each + px(16)), main.bottom(), i == 1 ? each : each - px(16), band);
+    v.clip = QRectF(area.left() + (i == 1 ? 0 : each + px(16)), main.bottom(), i == 1 ? each : each - px(16),
+                    band);
     const QRectF room = v.clip.adjusted(px(16), px(30), -px(i == 1 ? 16 : 130), -px(10));
-    v.scale = std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(), ports_[0].scale / 2}));
-    const double x = i == 1 ? room.left() : room.left() + std::min<double>(px(40), std::max(0.0, room.width() - b.width() * v.scale));
-    v.origin = {x - b.left() * v.scale, room.bottom() - (room.height() - b.height() * v.scale) / 2 + b.top() * v.scale};
+    v.scale =
+        std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(), ports_[0].scale / 2}));
+    const double x =
+        i == 1 ? room.left()
+               : room.left() + std::min<double>(px(40), std::max(0.0, room.width() - b.width() * v.scale));
+    v.origin = {x - b.left() * v.scale,
+                room.bottom() - (room.height() - b.height() * v.scale) / 2 + b.top() * v.scale};
   }
 }
 
@@ -127,14 +139,20 @@ int Mat::portAt(const QPointF& pixel) const {
   return -1;
 }
 
+int Mat::limbAt(const Viewport& v, const QPointF& pixel) {
+  const Plan& plan = session_.plan();
+  const Vec2 mm = v.mm(pixel);
+  return shapes_.limbAt(plan.figure, plan.wool.coatThickness, v.view,
+                        QPointF(mm.x() / plan.figure.scale, mm.y() / plan.figure.scale));
+}
+
 QPoint Mat::pointOf(int limb) {
   const Figure& f = session_.plan().figure;
-  const ViewShape& shape = shapes_.of(f, session_.plan().wool.coatThickness, ports_[0].view);
   const FigureLimb& l = f.limbs[static_cast<size_t>(limb)];
   for (auto it = l.bones.rbegin(); it != l.bones.rend(); ++it) {
     const FigureBone& b = f.bones[static_cast<size_t>(*it)];
     const QPointF at = ports_[0].at(Vec3((b.begin + b.end) / 2));
-    if (FigurePainter::limbAt(f, shape, ports_[0], at) == limb) return at.toPoint();
+    if (limbAt(ports_[0], at) == limb) return at.toPoint();
   }
   return ports_[0].at(f.bones[static_cast<size_t>(l.bones.front())].begin).toPoint();
 }
@@ -165,7 +183,8 @@ std::vector<Mat::SizeMark> Mat::sizeMarks() const {
   const QPointF top(x1, v.at(Vec2(0, f.overallHeight)).y());
   marks.push_back({SizeBy::OverallHeight, QLineF(QPointF(x1, ground.y()), top), top, say(f.overallHeight)});
   const QPointF shoulder(x2, v.at(Vec2(0, f.shoulderHeight)).y());
-  marks.push_back({SizeBy::ShoulderHeight, QLineF(QPointF(x2, ground.y()), shoulder), shoulder, say(f.shoulderHeight)});
+  marks.push_back(
+      {SizeBy::ShoulderHeight, QLineF(QPointF(x2, ground.y()), shoulder), shoulder, say(f.shoulderHeight)});
   // The body's length is shown back from its foremost point.
   const double y = ground.y() + px(28);
   const QPointF nose(v.at(Vec2(front, 0)).x(), y);
@@ -213,9 +232,7 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     }
   const int port = portAt(at);
   if (port < 0) return;
-  const Figure& f = session_.plan().figure;
-  const Viewport& v = ports_[static_cast<size_t>(port)];
-  const int limb = FigurePainter::limbAt(f, shapes_.of(f, session_.plan().wool.coatThickness, v.view), v, at);
+  const int limb = limbAt(ports_[static_cast<size_t>(port)], at);
   session_.select(limb);
   if (limb < 0 && port == 0) panning_ = at;
 }
@@ -249,15 +266,13 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   int hovered = -1;
   bool handle = false;
   for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
-  if (port >= 0 && !handle) {
-    const Figure& f = session_.plan().figure;
-    const Viewport& v = ports_[static_cast<size_t>(port)];
-    hovered = FigurePainter::limbAt(f, shapes_.of(f, session_.plan().wool.coatThickness, v.view), v, at);
-  }
+  if (port >= 0 && !handle) hovered = limbAt(ports_[static_cast<size_t>(port)], at);
   setCursor(handle ? Qt::OpenHandCursor : hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
   if (hovered == hovered_) return;
   hovered_ = hovered;
-  setToolTip(hovered < 0 ? QString() : QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(hovered)].name));
+  setToolTip(hovered < 0
+                 ? QString()
+                 : QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(hovered)].name));
   update();
 }
 
@@ -275,8 +290,10 @@ void Mat::mouseReleaseEvent(QMouseEvent* /*event*/) {
 
 void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
   const int port = portAt(event->position());
-  if (port > 0) enlarge(ports_[static_cast<size_t>(port)].view);
-  else if (port == 0) fit();
+  if (port > 0)
+    enlarge(ports_[static_cast<size_t>(port)].view);
+  else if (port == 0)
+    fit();
 }
 
 void Mat::leaveEvent(QEvent* /*event*/) {
@@ -301,16 +318,34 @@ void Mat::keyPressEvent(QKeyEvent* event) {
   const double pan = px(40);
   QPointF move;
   switch (event->key()) {
-  case Qt::Key_Left: move = {pan, 0}; break;
-  case Qt::Key_Right: move = {-pan, 0}; break;
-  case Qt::Key_Up: move = {0, pan}; break;
-  case Qt::Key_Down: move = {0, -pan}; break;
+  case Qt::Key_Left:
+    move = {pan, 0};
+    break;
+  case Qt::Key_Right:
+    move = {-pan, 0};
+    break;
+  case Qt::Key_Up:
+    move = {0, pan};
+    break;
+  case Qt::Key_Down:
+    move = {0, -pan};
+    break;
   case Qt::Key_Plus:
-  case Qt::Key_Equal: zoom(1.2); return;
-  case Qt::Key_Minus: zoom(1 / 1.2); return;
-  case Qt::Key_V: enlarge(kOrder[static_cast<size_t>(main_)][1]); return;
-  case Qt::Key_Escape: session_.select(-1); return;
-  default: QWidget::keyPressEvent(event); return;
+  case Qt::Key_Equal:
+    zoom(1.2);
+    return;
+  case Qt::Key_Minus:
+    zoom(1 / 1.2);
+    return;
+  case Qt::Key_V:
+    enlarge(kOrder[static_cast<size_t>(main_)][1]);
+    return;
+  case Qt::Key_Escape:
+    session_.select(-1);
+    return;
+  default:
+    QWidget::keyPressEvent(event);
+    return;
   }
   fitted_ = false;
   ports_[0].origin += move;

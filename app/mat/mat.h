@@ -1,5 +1,6 @@
-// The mat: the figure to scale in its side, front and above views, with rulers. Click selects, double-click enlarges a
-// view, the wheel zooms about the pointer; in Study the height, shoulder and length marks are dragged.
+// The mat: the figure to scale in its side, front and above views, with rulers. Click selects, double-click
+// enlarges a view, the wheel zooms about the pointer; in Study the height, shoulder and length marks are
+// dragged.
 #pragma once
 
 #include "mat/figure_painter.h"
@@ -30,7 +31,8 @@ public:
 
   [[nodiscard]] View mainView() const { return main_; }
   [[nodiscard]] double scale() const { return ports_[0].scale; }
-  /// Where a place on a limb is, for tests and for pointing at it: the middle of the limb's bone in the large view.
+  /// Where a place on a limb is, for tests and for pointing at it: the middle of the limb's bone in the large
+  /// view.
   [[nodiscard]] QPoint pointOf(int limb);
   /// Where the handle of a size mark is (Study).
   [[nodiscard]] QPoint handleOf(SizeBy by);
@@ -51,13 +53,14 @@ protected:
 private:
   struct SizeMark {
     SizeBy by;
-    QLineF line;    ///< the dimension line
+    QLineF line; ///< the dimension line
     QPointF handle;
     QString text;
   };
 
   void place();
   [[nodiscard]] int portAt(const QPointF& pixel) const;
+  [[nodiscard]] int limbAt(const Viewport& v, const QPointF& pixel);
   [[nodiscard]] QRectF centreArea() const;
   [[nodiscard]] std::vector<SizeMark> sizeMarks() const;
   void paintRulers(QPainter& painter);

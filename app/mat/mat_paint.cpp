@@ -11,9 +11,12 @@ namespace {
 
 QString viewName(View view) {
   switch (view) {
-  case View::Front: return Mat::tr("from the front");
-  case View::Above: return Mat::tr("from above");
-  case View::Side: break;
+  case View::Front:
+    return Mat::tr("from the front");
+  case View::Above:
+    return Mat::tr("from above");
+  case View::Side:
+    break;
   }
   return Mat::tr("from the right");
 }
@@ -27,7 +30,8 @@ void arrowEnds(QPainter& p, const QLineF& line) {
 /// Text with a patch of ground under it.
 void patchText(QPainter& p, const QPointF& centre, const QString& text) {
   const QFontMetricsF m(p.font());
-  const QRectF box(centre.x() - m.horizontalAdvance(text) / 2 - 8, centre.y() - m.height() / 2, m.horizontalAdvance(text) + 16, m.height());
+  const QRectF box(centre.x() - m.horizontalAdvance(text) / 2 - 8, centre.y() - m.height() / 2,
+                   m.horizontalAdvance(text) + 16, m.height());
   p.fillRect(box, theme().ground);
   p.drawText(box, Qt::AlignCenter, text);
 }
@@ -41,9 +45,11 @@ void Mat::paintGrid(QPainter& p) {
   line.setAlphaF(0.45F);
   p.setPen(QPen(line, 1));
   const QRectF c = v.clip;
-  for (double x = std::ceil(v.mm(c.topLeft()).x() / scale.major) * scale.major; v.at(Vec2(x, 0)).x() < c.right(); x += scale.major)
+  for (double x = std::ceil(v.mm(c.topLeft()).x() / scale.major) * scale.major;
+       v.at(Vec2(x, 0)).x() < c.right(); x += scale.major)
     p.drawLine(QPointF(v.at(Vec2(x, 0)).x(), c.top()), QPointF(v.at(Vec2(x, 0)).x(), c.bottom()));
-  for (double y = std::ceil(v.mm(c.bottomLeft()).y() / scale.major) * scale.major; v.at(Vec2(0, y)).y() > c.top(); y += scale.major)
+  for (double y = std::ceil(v.mm(c.bottomLeft()).y() / scale.major) * scale.major;
+       v.at(Vec2(0, y)).y() > c.top(); y += scale.major)
     p.drawLine(QPointF(c.left(), v.at(Vec2(0, y)).y()), QPointF(c.right(), v.at(Vec2(0, y)).y()));
 }
 
@@ -54,9 +60,8 @@ void Mat::paintMain(QPainter& p) {
   p.save();
   p.setClipRect(v.clip);
   p.setRenderHint(QPainter::Antialiasing);
-  const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
   const FigurePaint how{session_.stage(), session_.selected(), hovered_, throughWool_, false};
-  FigurePainter painter(p, v, plan, shape, how);
+  FigurePainter painter(p, v, plan, shapes_, how);
   if (v.view != View::Above) {
     p.setPen(QPen(t.ink, 1));
     const double y = v.at(Vec2(0, 0)).y();
@@ -74,8 +79,10 @@ void Mat::paintMain(QPainter& p) {
     paintTags(p);
     painter.findings();
   }
-  if (session_.stage() == Stage::Study) paintSizeMarks(p);
-  else if (v.view == View::Side) paintLength(p);
+  if (session_.stage() == Stage::Study)
+    paintSizeMarks(p);
+  else if (v.view == View::Side)
+    paintLength(p);
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
   const QPointF head(v.clip.left() + px(16), v.clip.top() + px(24));
@@ -83,7 +90,8 @@ void Mat::paintMain(QPainter& p) {
   const double w = QFontMetricsF(p.font()).horizontalAdvance(viewName(v.view));
   p.setFont(typeface(13));
   p.setPen(t.faint);
-  const QString more = session_.stage() == Stage::Wrap    ? tr("girths as felted, in mm; dashes are the finished outline")
+  const QString more = session_.stage() == Stage::Wrap
+                           ? tr("girths as felted, in mm; dashes are the finished outline")
                        : session_.stage() == Stage::Study ? tr("drag a mark, or type the size")
                                                           : QString();
   p.drawText(head + QPointF(w + px(14), 0), more);
@@ -101,12 +109,13 @@ void Mat::paintSmall(QPainter& p) {
     p.setClipRect(v.clip);
     const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
     const FigurePaint how{session_.stage(), session_.selected(), -1, throughWool_, true};
-    FigurePainter painter(p, v, plan, shape, how);
+    FigurePainter painter(p, v, plan, shapes_, how);
     if (v.view != View::Above) {
       p.setPen(QPen(t.ink, 1));
       const QRectF b = shape.bounds;
       const double s = plan.figure.scale;
-      p.drawLine(v.at(Vec2(b.left() * s, 0)) - QPointF(px(16), 0), v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
+      p.drawLine(v.at(Vec2(b.left() * s, 0)) - QPointF(px(16), 0),
+                 v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
     }
     painter.body();
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
@@ -121,9 +130,11 @@ void Mat::paintSmall(QPainter& p) {
 void Mat::paintZoom(QPainter& p) {
   const double percent = 100 * ports_[0].scale / screenPixelsPerMm_;
   p.setFont(typeface(13));
-  const QString text = std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(qRound(percent));
+  const QString text =
+      std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(qRound(percent));
   p.setPen(theme().ink);
-  p.drawText(QRectF(width() - px(220), ports_[1].clip.top() + px(8), px(204), px(22)), Qt::AlignRight | Qt::AlignVCenter, text);
+  p.drawText(QRectF(width() - px(220), ports_[1].clip.top() + px(8), px(204), px(22)),
+             Qt::AlignRight | Qt::AlignVCenter, text);
 }
 
 void Mat::paintRulers(QPainter& p) {
@@ -133,18 +144,22 @@ void Mat::paintRulers(QPainter& p) {
   std::optional<QRectF> reach;
   if (session_.selected() >= 0) {
     const Figure& f = session_.plan().figure;
-    const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, v.view).limbs[static_cast<size_t>(session_.selected())].boundingRect();
+    const QRectF b = shapes_.limb(f, session_.plan().wool.coatThickness, v.view, session_.selected())
+                         .outline.boundingRect();
     const QPointF a = v.at(Vec2(b.left() * f.scale, b.bottom() * f.scale));
     const QPointF c = v.at(Vec2(b.right() * f.scale, b.top() * f.scale));
     reach = QRectF(a, c);
   }
-  paintTopRuler(p, QRectF(left, 0, width() - left, top), v.origin.x(), v.scale, session_.units(), reach ? std::optional(std::pair(reach->left(), reach->right())) : std::nullopt);
-  paintLeftRuler(p, QRectF(0, top, left, v.clip.height()), v.origin.y(), v.scale, session_.units(), reach ? std::optional(std::pair(reach->top(), reach->bottom())) : std::nullopt);
+  paintTopRuler(p, QRectF(left, 0, width() - left, top), v.origin.x(), v.scale, session_.units(),
+                reach ? std::optional(std::pair(reach->left(), reach->right())) : std::nullopt);
+  paintLeftRuler(p, QRectF(0, top, left, v.clip.height()), v.origin.y(), v.scale, session_.units(),
+                 reach ? std::optional(std::pair(reach->top(), reach->bottom())) : std::nullopt);
   p.fillRect(QRectF(0, 0, left, top), theme().ground);
   p.fillRect(QRectF(0, v.clip.bottom(), left, height() - v.clip.bottom()), theme().ground);
   p.setPen(theme().faint);
   p.setFont(typeface(11));
-  p.drawText(QRectF(0, 0, left - 4, top), Qt::AlignRight | Qt::AlignVCenter, QString::fromStdString(std::string(lengthUnit(session_.units()))));
+  p.drawText(QRectF(0, 0, left - 4, top), Qt::AlignRight | Qt::AlignVCenter,
+             QString::fromStdString(std::string(lengthUnit(session_.units()))));
   p.setPen(QPen(theme().rule, 1));
   p.drawLine(QPointF(left, top), QPointF(left, height()));
   p.drawLine(QPointF(0, top), QPointF(width(), top));
@@ -159,16 +174,18 @@ void Mat::paintTags(QPainter& p) {
     return QRectF(v.at(Vec2(b.left() * s, b.bottom() * s)), v.at(Vec2(b.right() * s, b.top() * s)));
   }();
   std::vector<QRectF> taken;
-  const auto place = [&](const QPointF& anchor, std::vector<QPointF> tries, int index) {
+  const auto place = [&](const QPointF& anchor, const std::vector<QPointF>& tries, int index) {
     for (const QPointF& at : tries) {
       const bool left = at.x() >= anchor.x();
       const QRectF box(left ? at.x() : at.x() - px(26), at.y() - px(11), px(26), px(22));
       if (!v.clip.adjusted(0, px(30), 0, 0).contains(box)) continue;
-      if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); })) continue;
+      if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); }))
+        continue;
       taken.push_back(box);
       p.setPen(QPen(theme().ink, 1));
       p.drawLine(anchor, at);
-      paintTag(p, at, left, QString::fromStdString(plan.pieces[static_cast<size_t>(index)].tag), theme().piece(index));
+      paintTag(p, at, left, QString::fromStdString(plan.pieces[static_cast<size_t>(index)].tag),
+               theme().piece(index));
       return;
     }
   };
@@ -180,7 +197,8 @@ void Mat::paintTags(QPainter& p) {
     const QPointF first = pixel(piece.route.front());
     if (piece.limbs.empty()) { // a lashing: below the belly
       std::vector<QPointF> tries;
-      for (const double x : {0.0, 30.0, -30.0, 60.0, -60.0}) tries.emplace_back(first.x() + px(x), body.top() - px(14));
+      for (const double x : {0.0, 30.0, -30.0, 60.0, -60.0})
+        tries.emplace_back(first.x() + px(x), body.top() - px(14));
       place(first, tries, index);
       continue;
     }
@@ -189,14 +207,18 @@ void Mat::paintTags(QPainter& p) {
     if (across) { // along the body: a tag beyond each end
       for (const QPointF& end : {first, far}) {
         const double d = end.x() < body.center().x() ? -1 : 1;
-        place(end, {end + QPointF(d * px(16), 0), end + QPointF(d * px(16), -px(26)), end + QPointF(d * px(16), px(26))}, index);
+        place(end,
+              {end + QPointF(d * px(16), 0), end + QPointF(d * px(16), -px(26)),
+               end + QPointF(d * px(16), px(26))},
+              index);
       }
       continue;
     }
     std::vector<QPointF> tries;
     // A limb of the other side lies behind this one: its tag goes under the ground line, on the other hand.
     if (isFar(plan.figure.limbs[static_cast<size_t>(piece.limbs.front())], v.view))
-      for (const double x : {-14.0, -44.0, 20.0, 50.0}) tries.emplace_back(far.x() + px(x), v.at(Vec2(0, 0)).y() + px(17));
+      for (const double x : {-14.0, -44.0, 20.0, 50.0})
+        tries.emplace_back(far.x() + px(x), v.at(Vec2(0, 0)).y() + px(17));
     for (const double y : {-6.0, -30.0, -54.0, 14.0})
       for (const double x : {34.0, -34.0, 60.0, -60.0, 90.0}) tries.push_back(far + QPointF(px(x), px(y)));
     place(far, tries, index);
@@ -224,13 +246,15 @@ void Mat::paintLength(QPainter& p) {
   const Viewport& v = ports_[0];
   const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, View::Side).bounds;
   const double y = v.at(Vec2(0, 0)).y() + px(42);
-  const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y), QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));
+  const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y),
+                    QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));
   p.setPen(QPen(theme().faint, 1));
   p.drawLine(line);
   arrowEnds(p, line);
   p.setPen(theme().ink);
   p.setFont(typeface(13, QFont::DemiBold));
-  patchText(p, line.center(), tr("%1 over all").arg(QString::fromStdString(printLength(f.totalLength, session_.units()))));
+  patchText(p, line.center(),
+            tr("%1 over all").arg(QString::fromStdString(printLength(f.totalLength, session_.units()))));
 }
 
 } // namespace columna

@@ -9,36 +9,39 @@ QPainterPath toPath(const std::vector<Polygon>& polygons, double unit) {
   for (const Polygon& polygon : polygons) {
     for (size_t i = 0; i < polygon.size(); ++i) {
       const QPointF p(polygon[i].x() / unit, polygon[i].y() / unit);
-      if (i == 0) path.moveTo(p);
-      else path.lineTo(p);
+      if (i == 0)
+        path.moveTo(p);
+      else
+        path.lineTo(p);
     }
     path.closeSubpath();
   }
   return path;
 }
 
-const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
+Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
   const double share = coat / figure.scale;
   if (figure.patternId != pattern_ || std::abs(share - coatShare_) > 1e-9) {
     pattern_ = figure.patternId;
     coatShare_ = share;
-    made_ = {};
+    views_ = {};
   }
-  const auto v = static_cast<size_t>(view);
-  ViewShape& shape = views_[v];
-  if (made_[v]) return shape;
-  made_[v] = true;
-  shape = {};
+  Kept& kept = views_[static_cast<size_t>(view)];
+  kept.limbs.resize(figure.limbs.size());
+  return kept;
+}
+
+const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
+  Kept& kept = this->kept(figure, coat, view);
+  if (kept.whole) return *kept.whole;
+  ViewShape shape;
   std::vector<int> near;
   std::vector<int> far;
-  for (size_t i = 0; i < figure.limbs.size(); ++i) {
-    const int l = static_cast<int>(i);
-    (isFar(figure.limbs[i], view) ? far : near).push_back(l);
-    shape.limbs.push_back(toPath(outline(figure, {l}, view), figure.scale));
-    shape.limbCores.push_back(toPath(outline(figure, {l}, view, coat), figure.scale));
-  }
-  shape.near = toPath(outline(figure, near, view), figure.scale);
-  shape.core = toPath(outline(figure, near, view, coat), figure.scale);
+  for (size_t i = 0; i < figure.limbs.size(); ++i)
+    (isFar(figure.limbs[i], view) ? far : near).push_back(static_cast<int>(i));
+  const std::vector<Polygon> body = outline(figure, near, view);
+  shape.near = toPath(body, figure.scale);
+  shape.core = toPath(drawnIn(body, coat, figure.scale), figure.scale);
   if (!far.empty()) shape.far = toPath(outline(figure, far, view), figure.scale);
   for (const FigureFlat& flat : figure.flats) {
     Polygon points;
@@ -46,8 +49,39 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
     shape.flats.addPath(toPath({points}, figure.scale));
   }
   shape.flats.setFillRule(Qt::WindingFill);
-  shape.bounds = toPath(silhouette(figure, view), figure.scale).boundingRect();
-  return shape;
+  shape.bounds = shape.near.boundingRect() | shape.far.boundingRect() | shape.flats.boundingRect();
+  kept.whole = std::move(shape);
+  return *kept.whole;
+}
+
+const LimbShape& Shapes::limb(const Figure& figure, double coat, View view, int limb) {
+  auto& slot = kept(figure, coat, view).limbs[static_cast<size_t>(limb)];
+  if (!slot) {
+    const std::vector<Polygon> alone = outline(figure, {limb}, view);
+    slot = LimbShape{toPath(alone, figure.scale), toPath(drawnIn(alone, coat, figure.scale), figure.scale)};
+  }
+  return *slot;
+}
+
+int Shapes::limbAt(const Figure& figure, double coat, View view, const QPointF& at) {
+  const ViewShape& whole = of(figure, coat, view);
+  if (!whole.bounds.contains(at)) return -1;
+  for (const bool far : {false, true}) {
+    int best = -1;
+    double least = 1e18;
+    for (size_t l = 0; l < figure.limbs.size(); ++l) {
+      if (isFar(figure.limbs[l], view) != far) continue;
+      const QPainterPath& path = limb(figure, coat, view, static_cast<int>(l)).outline;
+      if (!path.contains(at)) continue;
+      const QRectF box = path.boundingRect();
+      if (box.width() * box.height() < least) {
+        least = box.width() * box.height();
+        best = static_cast<int>(l);
+      }
+    }
+    if (best >= 0) return best;
+  }
+  return -1;
 }
 
 } // namespace columna

@@ -6,35 +6,49 @@
 #include <QPainterPath>
 
 #include <array>
+#include <optional>
 #include <vector>
 
 namespace columna {
 
+/// A limb alone, and its core.
+struct LimbShape {
+  QPainterPath outline, core;
+};
+
 /// One view's outlines as painter paths: x right, y up (the painter's transform turns it over), in modules.
 struct ViewShape {
-  QPainterPath near;               ///< body and the limbs on this side, one outline
-  QPainterPath core;               ///< the same less the coat
-  QPainterPath far;                ///< limbs of the other side (side view only)
-  std::vector<QPainterPath> limbs; ///< each limb alone
-  std::vector<QPainterPath> limbCores;
-  QPainterPath flats;              ///< ears, plumes
-  QRectF bounds;                   ///< of the silhouette, y up
+  QPainterPath near;  ///< body and the limbs on this side, one outline
+  QPainterPath core;  ///< the same less the coat
+  QPainterPath far;   ///< limbs of the other side (side view only)
+  QPainterPath flats; ///< ears, plumes
+  QRectF bounds;      ///< of all of it, y up
 };
 
 class Shapes {
 public:
   /// Outlines of the figure; made anew only when the animal or the coat's share of it changed.
   const ViewShape& of(const Figure& figure, double coat, View view);
+  /// A limb's own outlines, made when first asked for.
+  const LimbShape& limb(const Figure& figure, double coat, View view, int limb);
+  /// The limb at a place in modules: of this side first, the smallest of those that hold it; -1 if none.
+  int limbAt(const Figure& figure, double coat, View view, const QPointF& at);
 
 private:
+  struct Kept {
+    std::optional<ViewShape> whole;
+    std::vector<std::optional<LimbShape>> limbs;
+  };
+  Kept& kept(const Figure& figure, double coat, View view);
   std::string pattern_;
   double coatShare_ = -1;
-  std::array<ViewShape, 3> views_;
-  std::array<bool, 3> made_{};
+  std::array<Kept, 3> views_;
 };
 
-/// Whether a limb lies on the side that a view from the right shows first.
-[[nodiscard]] inline bool isFar(const FigureLimb& limb, View view) { return view == View::Side && limb.side > 0; }
+/// Whether a limb lies on the side that a view from the right shows behind.
+[[nodiscard]] inline bool isFar(const FigureLimb& limb, View view) {
+  return view == View::Side && limb.side > 0;
+}
 
 /// Polygons as one path, in the unit they are given divided by `unit`.
 [[nodiscard]] QPainterPath toPath(const std::vector<Polygon>& polygons, double unit);

@@ -25,7 +25,9 @@ void paintMark(QPainter& p, const Mark& m, double dots) {
     p.setPen(colour(m.stroke));
     const QString words = QString::fromStdString(m.text);
     const double w = QFontMetricsF(f, p.device()).horizontalAdvance(words);
-    const double x = m.points.front().x() * dots - (m.align == TextAlign::Right ? w : m.align == TextAlign::Centre ? w / 2 : 0);
+    const double x = m.points.front().x() * dots - (m.align == TextAlign::Right    ? w
+                                                    : m.align == TextAlign::Centre ? w / 2
+                                                                                   : 0);
     p.drawText(QPointF(x, m.points.front().y() * dots), words);
     return;
   }
@@ -38,20 +40,24 @@ void paintMark(QPainter& p, const Mark& m, double dots) {
   p.setPen(m.width > 0 ? pen : QPen(Qt::NoPen));
   p.setBrush(m.filled ? QBrush(colour(m.fill)) : QBrush(Qt::NoBrush));
   if (m.kind == Mark::Kind::Disc) {
-    p.drawEllipse(QPointF(m.points.front().x() * dots, m.points.front().y() * dots), m.size * dots, m.size * dots);
+    p.drawEllipse(QPointF(m.points.front().x() * dots, m.points.front().y() * dots), m.size * dots,
+                  m.size * dots);
     return;
   }
   QPolygonF points;
   for (const auto& each : m.points) points << QPointF(each.x() * dots, each.y() * dots);
-  if (m.closed) p.drawPolygon(points);
-  else p.drawPolyline(points);
+  if (m.closed)
+    p.drawPolygon(points);
+  else
+    p.drawPolyline(points);
 }
 
 QPageLayout layoutOf(const Page& page) {
   // Margins would shift the origin; the pages keep their own.
   const bool upright = page.width <= page.height;
   const QSizeF size(std::min(page.width, page.height), std::max(page.width, page.height));
-  return {QPageSize(size, QPageSize::Millimeter, {}, QPageSize::ExactMatch), upright ? QPageLayout::Portrait : QPageLayout::Landscape, QMarginsF(0, 0, 0, 0)};
+  return {QPageSize(size, QPageSize::Millimeter, {}, QPageSize::ExactMatch),
+          upright ? QPageLayout::Portrait : QPageLayout::Landscape, QMarginsF(0, 0, 0, 0)};
 }
 
 } // namespace
@@ -70,7 +76,8 @@ void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int r
     for (const Mark& m : page.marks) paintMark(p, m, dots);
     if (page.window.width > 0) {
       p.save();
-      p.setClipRect(QRectF(page.window.x * dots, page.window.y * dots, page.window.width * dots, page.window.height * dots));
+      p.setClipRect(QRectF(page.window.x * dots, page.window.y * dots, page.window.width * dots,
+                           page.window.height * dots));
       for (const Mark& m : page.inside) paintMark(p, m, dots);
       p.restore();
     }
@@ -89,7 +96,9 @@ std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pa
     writer.setCreator(QStringLiteral("Columna"));
     paintPages(writer, pages, resolution);
   }
-  if (const auto problem = writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(), static_cast<size_t>(buffer.data().size()))))
+  if (const auto problem =
+          writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(),
+                                                               static_cast<size_t>(buffer.data().size()))))
     return sentence(*problem);
   return std::nullopt;
 }

@@ -31,7 +31,8 @@ protected:
     const QSizeF size(85.60 * scale, 53.98 * scale);
     p.setPen(QPen(theme().woad, 2));
     p.setBrush(theme().wash);
-    p.drawRoundedRect(QRectF(QPointF((width() - size.width()) / 2, (height() - size.height()) / 2), size), 3.18 * scale, 3.18 * scale);
+    p.drawRoundedRect(QRectF(QPointF((width() - size.width()) / 2, (height() - size.height()) / 2), size),
+                      3.18 * scale, 3.18 * scale);
   }
 };
 
@@ -45,7 +46,8 @@ QString guideFolder() {
 
 } // namespace
 
-FindBox::FindBox(std::vector<Entry> entries, QWidget* parent) : QDialog(parent), entries_(std::move(entries)) {
+FindBox::FindBox(std::vector<Entry> entries, QWidget* parent)
+    : QDialog(parent), entries_(std::move(entries)) {
   setWindowTitle(tr("Find"));
   auto* layout = new QVBoxLayout(this);
   field_ = new QLineEdit(this);
@@ -67,8 +69,13 @@ void FindBox::filter() {
   const QStringList wanted = field_->text().split(u' ', Qt::SkipEmptyParts);
   for (size_t i = 0; i < entries_.size(); ++i) {
     const QString all = entries_[i].text + u' ' + entries_[i].hint;
-    if (!std::all_of(wanted.begin(), wanted.end(), [&](const QString& w) { return all.contains(w, Qt::CaseInsensitive); })) continue;
-    auto* item = new QListWidgetItem(entries_[i].hint.isEmpty() ? entries_[i].text : tr("%1    %2").arg(entries_[i].text, entries_[i].hint), list_);
+    if (!std::all_of(wanted.begin(), wanted.end(),
+                     [&](const QString& w) { return all.contains(w, Qt::CaseInsensitive); }))
+      continue;
+    auto* item = new QListWidgetItem(entries_[i].hint.isEmpty()
+                                         ? entries_[i].text
+                                         : tr("%1    %2").arg(entries_[i].text, entries_[i].hint),
+                                     list_);
     item->setData(Qt::UserRole, static_cast<int>(i));
   }
   list_->setCurrentRow(0);
@@ -92,8 +99,11 @@ void showGuide(Stage stage, QWidget* parent) {
   text->setAccessibleName(FindBox::tr("Guide page"));
   text->setSearchPaths({guideFolder()});
   QFile file(guideFolder() + u'/' + QLatin1String(page));
-  if (file.open(QIODevice::ReadOnly)) text->setMarkdown(QString::fromUtf8(file.readAll()));
-  else text->setPlainText(FindBox::tr("The guide's pages are not installed; they are in the folder docs/guide of the program's source."));
+  if (file.open(QIODevice::ReadOnly))
+    text->setMarkdown(QString::fromUtf8(file.readAll()));
+  else
+    text->setPlainText(FindBox::tr(
+        "The guide's pages are not installed; they are in the folder docs/guide of the program's source."));
   layout->addWidget(text);
   dialog->resize(px(620), px(640));
   dialog->show();
@@ -104,7 +114,8 @@ std::optional<double> calibrateScreen(double now, QWidget* parent) {
   dialog.setWindowTitle(FindBox::tr("True size on this screen"));
   auto* layout = new QVBoxLayout(&dialog);
   auto* words = textLabel(&dialog, 13, QFont::Normal);
-  words->setText(FindBox::tr("Hold a bank card against the screen and move the slider until the outline is as large as the card."));
+  words->setText(FindBox::tr(
+      "Hold a bank card against the screen and move the slider until the outline is as large as the card."));
   layout->addWidget(words);
   auto* card = new CardOutline(now);
   layout->addWidget(card, 1);

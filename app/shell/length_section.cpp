@@ -102,7 +102,8 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   if (plan.limbs[static_cast<size_t>(l)].wired && piece >= 0) {
     QPainterPath line(QPointF(left, mid));
     line.lineTo(left + total * scale, mid);
-    paintWire(p, line, std::max(2.5, plan.limbs[static_cast<size_t>(l)].section.bundle() * scale), piece, 1, true, session_.stage() == Stage::Wrap);
+    paintWire(p, line, std::max(2.5, plan.limbs[static_cast<size_t>(l)].section.bundle() * scale), piece, 1,
+              true, session_.stage() == Stage::Wrap);
   }
   // Joints and their distances below; names that would run into each other are left out, the ends kept.
   const double axis = mid + deepest * scale + px(16);
@@ -131,7 +132,10 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
       edge = from + w;
     };
     text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
-    text(i == 0 && run.segmentBone.front() < 0 ? tr("spine") : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id), axis + px(34), takenName, t.faint);
+    text(i == 0 && run.segmentBone.front() < 0
+             ? tr("spine")
+             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id),
+         axis + px(34), takenName, t.faint);
     if (!last) at += plan.skeleton.segmentLength(run, i);
   }
 }

@@ -39,7 +39,10 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   layout->addStretch();
   scroll->setWidget(inside);
   outer->addWidget(scroll);
-  connect(&session_, &Session::planChanged, this, &LimbCard::refresh);
+  // While something is dragged the mat follows every frame, the card's words ten times a second.
+  later_.setSingleShot(true);
+  connect(&later_, &QTimer::timeout, this, &LimbCard::refresh);
+  connect(&session_, &Session::planChanged, this, &LimbCard::follow);
   connect(&session_, &Session::selectionChanged, this, &LimbCard::refresh);
   connect(&session_, &Session::stageChanged, this, &LimbCard::refresh);
   refresh();
@@ -52,7 +55,16 @@ void LimbCard::paintEvent(QPaintEvent* /*event*/) {
   p.drawLine(0, 0, 0, height());
 }
 
+void LimbCard::follow() {
+  constexpr int pause = 100; // ms
+  if (!session_.inRun() || last_.elapsed() >= pause)
+    refresh();
+  else if (!later_.isActive())
+    later_.start(static_cast<int>(pause - last_.elapsed()));
+}
+
 void LimbCard::refresh() {
+  last_.restart();
   const Plan& plan = session_.plan();
   const int l = session_.selected();
   const Theme& t = theme();
@@ -63,21 +75,30 @@ void LimbCard::refresh() {
   } else {
     const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(l)];
     name_->setText(QString::fromStdString(limb.name));
-    if (limb.twin < 0) under_->setText(tr("limb %1 of %2").arg(l + 1).arg(plan.figure.limbs.size()));
+    if (limb.twin < 0)
+      under_->setText(tr("limb %1 of %2").arg(l + 1).arg(plan.figure.limbs.size()));
     else {
-      const QString other = QString::fromStdString(plan.figure.limbs[static_cast<size_t>(limb.twin)].name).toLower();
-      under_->setText(session_.tied(l) ? tr("tied to the %1").arg(other) : tr("untied from the %1").arg(other));
+      const QString other =
+          QString::fromStdString(plan.figure.limbs[static_cast<size_t>(limb.twin)].name).toLower();
+      under_->setText(session_.tied(l) ? tr("tied to the %1").arg(other)
+                                       : tr("untied from the %1").arg(other));
     }
   }
   section_->setVisible(l >= 0 && plan.limbs[static_cast<size_t>(l)].wired);
   legend_->setVisible(section_->isVisibleTo(this));
   section_->update();
-  const auto square = [](const QColor& c) { return QStringLiteral("<span style='color:%1'>■</span>").arg(c.name()); };
-  QString legend = tr("%1 coat %2 &nbsp; %3 core").arg(square(t.coat), QString::fromStdString(printLengthFigure(plan.wool.coatThickness, units, 1)),
-                                                       square(session_.stage() == Stage::Wrap ? t.wool : t.hollow));
+  const auto square = [](const QColor& c) {
+    return QStringLiteral("<span style='color:%1'>■</span>").arg(c.name());
+  };
+  QString legend =
+      tr("%1 coat %2 &nbsp; %3 core")
+          .arg(square(t.coat), QString::fromStdString(printLengthFigure(plan.wool.coatThickness, units, 1)),
+               square(session_.stage() == Stage::Wrap ? t.wool : t.hollow));
   if (l >= 0 && plan.limbs[static_cast<size_t>(l)].wired && plan.pieceOf(l) >= 0)
     legend += tr(" &nbsp; <span style='color:%1'>▬</span> wire %2 across")
-                  .arg(t.piece(plan.pieceOf(l)).name(), QString::fromStdString(printLengthFigure(plan.limbs[static_cast<size_t>(l)].section.bundle(), units, 1)));
+                  .arg(t.piece(plan.pieceOf(l)).name(),
+                       QString::fromStdString(
+                           printLengthFigure(plan.limbs[static_cast<size_t>(l)].section.bundle(), units, 1)));
   legend_->setText(legend);
   for (size_t i = 0; i < pages_.size(); ++i) {
     const bool now = i == static_cast<size_t>(session_.stage());

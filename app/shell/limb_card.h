@@ -5,7 +5,9 @@
 #include "shell/parts.h"
 #include "shell/session.h"
 
+#include <QElapsedTimer>
 #include <QScrollArea>
+#include <QTimer>
 
 namespace columna {
 
@@ -28,7 +30,10 @@ protected:
 
 private:
   void refresh();
+  void follow();
   Session& session_;
+  QTimer later_;
+  QElapsedTimer last_;
   QLabel* name_;
   QLabel* under_;
   QLabel* legend_;

@@ -60,9 +60,14 @@ void MainWindow::build() {
   mat_ = new Mat(session_, centre);
   mat_->setScreenPixelsPerMm(screenPixelsPerMm(screen()));
   racks_ = new QStackedWidget(centre);
-  racks_->addWidget(new Rack(tr("Animals"), tr("life size under each; type to find one"), new Gallery(session_, nullptr), racks_));
-  racks_->addWidget(new Rack(tr("Pieces to cut"), tr("bold is the length to cut; marks are from the left end"), new WireRack(session_, nullptr), racks_));
-  racks_->addWidget(new Rack(tr("Wool to weigh out"), tr("core, in the order of the work; strips of carded sliver, to scale"), new WrapRack(session_, nullptr), racks_));
+  racks_->addWidget(new Rack(tr("Animals"), tr("life size under each; type to find one"),
+                             new Gallery(session_, nullptr), racks_));
+  racks_->addWidget(new Rack(tr("Pieces to cut"),
+                             tr("bold is the length to cut; marks are from the left end"),
+                             new WireRack(session_, nullptr), racks_));
+  racks_->addWidget(new Rack(tr("Wool to weigh out"),
+                             tr("core, in the order of the work; strips of carded sliver, to scale"),
+                             new WrapRack(session_, nullptr), racks_));
   racks_->setFixedHeight(px(192));
   card_ = new LimbCard(session_, centre);
   card_->setFixedWidth(px(320));
@@ -94,7 +99,8 @@ void MainWindow::showStage() { racks_->setCurrentIndex(static_cast<int>(session_
 
 void MainWindow::refreshTitle() {
   const QString name = QString::fromStdString(session_.project().name);
-  setWindowTitle(QStringLiteral("%1[*] – Columna").arg(session_.readOnly() ? tr("%1 (to look at only)").arg(name) : name));
+  setWindowTitle(QStringLiteral("%1[*] – Columna")
+                     .arg(session_.readOnly() ? tr("%1 (to look at only)").arg(name) : name));
   setWindowModified(session_.changed());
 }
 
@@ -131,7 +137,8 @@ void MainWindow::keepThumbnail() {
 }
 
 QString MainWindow::recoveryPath() const {
-  const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/recovery");
+  const QString folder =
+      QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/recovery");
   QDir().mkpath(folder);
   return folder + QStringLiteral("/%1.columna").arg(QCoreApplication::applicationPid());
 }
@@ -143,10 +150,13 @@ void MainWindow::offerRecovered() {
     // A copy whose program still runs is not a leftover.
     if (QFileInfo::exists(QStringLiteral("/proc/%1").arg(QFileInfo(name).completeBaseName()))) continue;
     const QString path = folder.filePath(name);
-    QMessageBox box(QMessageBox::NoIcon, tr("Columna"), tr("Columna stopped before the last work was saved. Open it again?"), QMessageBox::Yes | QMessageBox::No, this);
+    QMessageBox box(QMessageBox::NoIcon, tr("Columna"),
+                    tr("Columna stopped before the last work was saved. Open it again?"),
+                    QMessageBox::Yes | QMessageBox::No, this);
     if (box.exec() == QMessageBox::Yes && !session_.open(path)) {
       mat_->fit();
-      const QString copy = QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation) + QStringLiteral("/recovered.columna");
+      const QString copy = QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation) +
+                           QStringLiteral("/recovered.columna");
       (void)session_.save(copy);
     }
     QFile::remove(path);
@@ -156,8 +166,10 @@ void MainWindow::offerRecovered() {
 
 bool MainWindow::mayLeave() {
   if (!session_.changed()) return true;
-  QMessageBox box(QMessageBox::NoIcon, tr("Columna"), tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.project().name)),
-                  QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+  QMessageBox box(
+      QMessageBox::NoIcon, tr("Columna"),
+      tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.project().name)),
+      QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
   box.setDefaultButton(QMessageBox::Save);
   const int answer = box.exec();
   if (answer == QMessageBox::Save) return save();
@@ -188,13 +200,17 @@ void MainWindow::dropEvent(QDropEvent* event) {
 }
 
 void MainWindow::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_X && event->modifiers() == Qt::NoModifier && !event->isAutoRepeat()) mat_->setThroughWool(true);
-  else QMainWindow::keyPressEvent(event);
+  if (event->key() == Qt::Key_X && event->modifiers() == Qt::NoModifier && !event->isAutoRepeat())
+    mat_->setThroughWool(true);
+  else
+    QMainWindow::keyPressEvent(event);
 }
 
 void MainWindow::keyReleaseEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_X && !event->isAutoRepeat()) mat_->setThroughWool(false);
-  else QMainWindow::keyReleaseEvent(event);
+  if (event->key() == Qt::Key_X && !event->isAutoRepeat())
+    mat_->setThroughWool(false);
+  else
+    QMainWindow::keyReleaseEvent(event);
 }
 
 } // namespace columna

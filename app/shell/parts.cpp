@@ -21,11 +21,12 @@ QLabel* textLabel(QWidget* parent, double size, int weight, bool wrap) {
   // The sheet sets a font for all; a label's own goes over it.
   label->setStyleSheet(QStringLiteral("font-size: %1px; font-weight: %2;").arg(px(size)).arg(weight));
   label->setWordWrap(wrap);
-  label->setTextInteractionFlags(Qt::TextSelectableByMouse);
   return label;
 }
 
-void setFaint(QLabel* label) { label->setStyleSheet(label->styleSheet() + QStringLiteral("color: %1;").arg(theme().faint.name())); }
+void setFaint(QLabel* label) {
+  label->setStyleSheet(label->styleSheet() + QStringLiteral("color: %1;").arg(theme().faint.name()));
+}
 
 BigFigure::BigFigure(const QString& caption, QWidget* parent) : QWidget(parent), caption_(caption) {}
 
@@ -46,7 +47,10 @@ void BigFigure::set(const QString& figure, const QString& unit, bool measured) {
 QSize BigFigure::sizeHint() const {
   const QFontMetricsF big(typeface(40, QFont::DemiBold));
   const QFontMetricsF small(typeface(13));
-  return {qRound(std::max(big.horizontalAdvance(figure_) + px(6) + small.horizontalAdvance(unit_), small.horizontalAdvance(caption_))) + 2, px(64)};
+  return {qRound(std::max(big.horizontalAdvance(figure_) + px(6) + small.horizontalAdvance(unit_),
+                          small.horizontalAdvance(caption_))) +
+              2,
+          px(64)};
 }
 
 QSize BigFigure::minimumSizeHint() const { return {px(60), px(64)}; }
@@ -59,7 +63,10 @@ void BigFigure::paintEvent(QPaintEvent* /*event*/) {
   // A figure too wide for its column is set smaller rather than cut.
   double size = 40;
   const double unitWidth = QFontMetricsF(typeface(13)).horizontalAdvance(unit_);
-  while (size > 16 && QFontMetricsF(typeface(size, QFont::DemiBold)).horizontalAdvance(figure_) + px(6) + unitWidth > width()) size -= 2;
+  while (size > 16 &&
+         QFontMetricsF(typeface(size, QFont::DemiBold)).horizontalAdvance(figure_) + px(6) + unitWidth >
+             width())
+    size -= 2;
   const QFont big = typeface(size, QFont::DemiBold);
   p.setFont(big);
   p.setPen(measured_ ? theme().logwood : theme().ink);
@@ -99,32 +106,44 @@ void Why::set(const Working& working) {
 QString Why::workingText() const {
   QString out;
   for (const WorkingLine& line : working_.lines)
-    out += QString::fromStdString(line.words) + u' ' + QString::fromStdString(line.sum) + u' ' + QString::fromStdString(line.result) + u'\n';
+    out += QString::fromStdString(line.words) + u' ' + QString::fromStdString(line.sum) + u' ' +
+           QString::fromStdString(line.result) + u'\n';
   return out;
 }
 
 void Why::refresh() {
   const Theme& t = theme();
-  button_->setText(QString::fromStdString(working_.title) + (open_ ? QStringLiteral("  ▴") : QStringLiteral("  ▾")));
+  button_->setText(QString::fromStdString(working_.title) +
+                   (open_ ? QStringLiteral("  ▴") : QStringLiteral("  ▾")));
   button_->setAccessibleName(QString::fromStdString(working_.title));
-  button_->setStyleSheet(QStringLiteral("QPushButton { background: transparent; border: 2px solid transparent; padding: 1px 2px; color: %1; font-size: %2px; "
-                                        "font-weight: 600; text-align: left; } QPushButton:focus { border-color: %1; }")
-                             .arg(t.woad.name())
-                             .arg(px(13)));
+  button_->setStyleSheet(
+      QStringLiteral("QPushButton { background: transparent; border: 2px solid transparent; padding: 1px "
+                     "2px; color: %1; font-size: %2px; "
+                     "font-weight: 600; text-align: left; } QPushButton:focus { border-color: %1; }")
+          .arg(t.woad.name())
+          .arg(px(13)));
   sum_->setVisible(open_);
   if (!open_) return;
   QString html = QStringLiteral("<table width='100%' cellspacing='0' cellpadding='2'>");
   for (size_t i = 0; i < working_.lines.size(); ++i) {
     const WorkingLine& line = working_.lines[i];
     const bool last = i + 1 == working_.lines.size();
-    if (last) html += QStringLiteral("<tr><td></td><td style='border-top: 1px solid %1;'></td></tr>").arg(t.ink.name());
+    if (last)
+      html +=
+          QStringLiteral("<tr><td></td><td style='border-top: 1px solid %1;'></td></tr>").arg(t.ink.name());
     if (!line.words.empty() && !line.sum.empty())
-      html += QStringLiteral("<tr><td colspan='2' style='color:%1'>%2</td></tr>").arg(t.faint.name(), esc(line.words));
-    const QString left = line.sum.empty() ? QStringLiteral("<span style='color:%1'>%2</span>").arg(t.faint.name(), esc(line.words)) : esc(line.sum);
+      html += QStringLiteral("<tr><td colspan='2' style='color:%1'>%2</td></tr>")
+                  .arg(t.faint.name(), esc(line.words));
+    const QString left =
+        line.sum.empty()
+            ? QStringLiteral("<span style='color:%1'>%2</span>").arg(t.faint.name(), esc(line.words))
+            : esc(line.sum);
     html += QStringLiteral("<tr><td>%1</td><td align='right' style='white-space:nowrap'>%2%3%4</td></tr>")
-                .arg(left, last ? QStringLiteral("<b>") : QString(), esc(line.result), last ? QStringLiteral("</b>") : QString());
+                .arg(left, last ? QStringLiteral("<b>") : QString(), esc(line.result),
+                     last ? QStringLiteral("</b>") : QString());
   }
-  html += QStringLiteral("</table><p style='color:%1; margin-top:4px'>%2</p>").arg(t.faint.name(), esc(working_.source));
+  html += QStringLiteral("</table><p style='color:%1; margin-top:4px'>%2</p>")
+              .arg(t.faint.name(), esc(working_.source));
   sum_->setText(html);
   sum_->setAccessibleName(workingText());
 }
@@ -167,14 +186,17 @@ void VerdictView::set(Level level, const QString& sentence) {
   const Theme& t = theme();
   mark_->set(level);
   const QColor colour = level == Level::Good ? t.alder : level == Level::Doubtful ? t.weld : t.madder;
-  const QString word = level == Level::Good ? tr("good") : level == Level::Doubtful ? tr("doubtful") : tr("wrong");
+  const QString word = level == Level::Good       ? tr("good")
+                       : level == Level::Doubtful ? tr("doubtful")
+                                                  : tr("wrong");
   word_->setText(word);
   word_->setStyleSheet(QStringLiteral("font-size: %1px; color: %2;").arg(px(13)).arg(colour.name()));
   sentence_->setText(sentence);
   setAccessibleName(word + QStringLiteral(": ") + sentence);
 }
 
-KeyButton::KeyButton(const QString& key, const QString& does, QWidget* parent) : QAbstractButton(parent), key_(key) {
+KeyButton::KeyButton(const QString& key, const QString& does, QWidget* parent)
+    : QAbstractButton(parent), key_(key) {
   setText(does);
   setAccessibleName(does);
   setToolTip(tr("%1, key %2").arg(does, key));
@@ -183,8 +205,9 @@ KeyButton::KeyButton(const QString& key, const QString& does, QWidget* parent) :
 }
 
 QSize KeyButton::sizeHint() const {
-  return {qRound(std::max<double>(px(22), QFontMetricsF(typeface(13)).horizontalAdvance(key_) + px(12)) + px(8) +
-                 QFontMetricsF(typeface(13)).horizontalAdvance(text())) + 4,
+  return {qRound(std::max<double>(px(22), QFontMetricsF(typeface(13)).horizontalAdvance(key_) + px(12)) +
+                 px(8) + QFontMetricsF(typeface(13)).horizontalAdvance(text())) +
+              4,
           px(26)};
 }
 

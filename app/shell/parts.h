@@ -1,5 +1,5 @@
-// The small parts cards are made of: a large figure with its unit, a key to press, a "why" that opens its working, a
-// verdict, and text in the card's type sizes.
+// The small parts cards are made of: a large figure with its unit, a key to press, a "why" that opens its
+// working, a verdict, and text in the card's type sizes.
 #pragma once
 
 #include "measure/working.h"

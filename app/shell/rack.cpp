@@ -9,7 +9,8 @@
 
 namespace columna {
 
-Rack::Rack(const QString& heading, const QString& words, QWidget* content, QWidget* parent) : QWidget(parent), content_(content) {
+Rack::Rack(const QString& heading, const QString& words, QWidget* content, QWidget* parent)
+    : QWidget(parent), content_(content) {
   setAccessibleName(heading);
   auto* layout = new QVBoxLayout(this);
   layout->setContentsMargins(px(32), px(12), px(24), px(8));

@@ -7,7 +7,8 @@
 
 namespace columna {
 
-/// A problem as a sentence for the window: a capital first, unless it begins with a file's name, and a full stop.
+/// A problem as a sentence for the window: a capital first, unless it begins with a file's name, and a full
+/// stop.
 [[nodiscard]] inline QString sentence(const Problem& problem) {
   QString said = QString::fromStdString(problem.sentence());
   if (problem.where.empty() && !said.isEmpty()) said[0] = said[0].toUpper();

@@ -8,7 +8,8 @@
 #include <cmath>
 
 namespace columna {
-Session::Session(Catalog catalog, QObject* parent) : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
+Session::Session(Catalog catalog, QObject* parent)
+    : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
   Project first;
   if (!catalog_.pattern(first.pattern)) first.pattern = catalog_.patterns.front().id;
   if (!catalog_.material(first.material)) first.material = catalog_.materials.front().id;
@@ -30,8 +31,10 @@ std::optional<QString> Session::change(const QString& name, Project project, con
     emit refused(sentence);
     return sentence;
   }
+  inRun_ = !run.isEmpty();
   history_.change(name.toStdString(), std::move(project), run.toStdString());
-  const std::string limb = selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
+  const std::string limb =
+      selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
   plan_ = std::move(made).value();
   selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
   emit planChanged();
@@ -42,7 +45,9 @@ std::optional<QString> Session::open(const QString& path) {
   auto file = openProject(path.toStdString());
   if (!file) return columna::sentence(file.problem());
   auto made = columna::plan(file->project, catalog_);
-  if (!made) return columna::sentence({made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
+  if (!made)
+    return columna::sentence(
+        {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
   file_ = std::move(file).value();
   history_ = History(file_.project);
   plan_ = std::move(made).value();
@@ -174,14 +179,18 @@ void Session::changeLimb(int limb, const QString& name, const std::function<void
   p.change(plan_->figure, limb, act);
   const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
   const QString family = QString::fromStdString(part.family);
-  change(part.twin >= 0 && tied(limb) ? tr("%1s: %2").arg(family, name) : tr("%1: %2").arg(QString::fromStdString(part.name).toLower(), name), std::move(p));
+  change(part.twin >= 0 && tied(limb) ? tr("%1s: %2").arg(family, name)
+                                      : tr("%1: %2").arg(QString::fromStdString(part.name).toLower(), name),
+         std::move(p));
 }
 
 std::optional<QString> Session::stepWire(int limb, int step) {
-  if (limb < 0 || !plan_->limbs[static_cast<size_t>(limb)].wired) return tr("Select a limb that has wire first.");
+  if (limb < 0 || !plan_->limbs[static_cast<size_t>(limb)].wired)
+    return tr("Select a limb that has wire first.");
   const auto next = nextWire(*plan_, limb, step);
   if (!next) {
-    const QString sentence = step > 0 ? tr("This is the thickest there is of this wire.") : tr("This is the thinnest there is of this wire.");
+    const QString sentence = step > 0 ? tr("This is the thickest there is of this wire.")
+                                      : tr("This is the thinnest there is of this wire.");
     emit refused(sentence);
     return sentence;
   }
@@ -201,7 +210,10 @@ std::optional<QString> Session::setWire(int limb, double mm) {
   }
   p.change(plan_->figure, limb, [&](LimbChoice& c) { c.diameter = mm; });
   const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
-  return change(tr("%1: %2").arg(QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family), name), std::move(p));
+  return change(
+      tr("%1: %2").arg(QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family),
+                       name),
+      std::move(p));
 }
 
 void Session::setLimbMaterial(int limb, const QString& id) {
@@ -228,7 +240,8 @@ void Session::clearWire(int limb) {
 
 void Session::setFirmness(int limb, Firmness firmness) {
   if (plan_->wool.limbs[static_cast<size_t>(limb)].firmness == firmness) return;
-  changeLimb(limb, QString::fromStdString(std::string(word(firmness))), [&](LimbChoice& c) { c.firmness = firmness; });
+  changeLimb(limb, QString::fromStdString(std::string(word(firmness))),
+             [&](LimbChoice& c) { c.firmness = firmness; });
 }
 
 void Session::stepFirmness(int limb, int step) {
@@ -259,14 +272,24 @@ void Session::toggleTied(int limb) {
   const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
   if (part.twin < 0) return;
   Project p = project();
-  if (!p.untied.erase(part.family)) p.untied.insert(part.family);
+  if (!p.untied.erase(part.family))
+    p.untied.insert(part.family);
   else { // tied again: the twin takes this side's choices
     const FigureLimb& twin = plan_->figure.limbs[static_cast<size_t>(part.twin)];
     const auto mine = p.limbs.find(part.id);
-    if (mine == p.limbs.end()) p.limbs.erase(twin.id);
-    else p.limbs[twin.id] = mine->second;
+    if (mine == p.limbs.end())
+      p.limbs.erase(twin.id);
+    else
+      p.limbs[twin.id] = mine->second;
   }
-  change(tied(limb) ? tr("untie %1s").arg(QString::fromStdString(part.family)) : tr("tie %1s").arg(QString::fromStdString(part.family)), std::move(p));
+  change(tied(limb) ? tr("untie %1s").arg(QString::fromStdString(part.family))
+                    : tr("tie %1s").arg(QString::fromStdString(part.family)),
+         std::move(p));
+}
+
+void Session::endRun() {
+  inRun_ = false;
+  history_.endRun();
 }
 
 void Session::undo() {

@@ -1,5 +1,5 @@
-// The open project as the window knows it: what the maker decided, what follows from it, and what is selected.
-// Widgets read the plan from here and send changes; every change is named and undoes.
+// The open project as the window knows it: what the maker decided, what follows from it, and what is
+// selected. Widgets read the plan from here and send changes; every change is named and undoes.
 #pragma once
 
 #include "project/columna_file.h"
@@ -73,13 +73,15 @@ public:
   [[nodiscard]] bool tied(int limb) const;
   void undo();
   void redo();
-  void endRun() { history_.endRun(); }
+  void endRun();
+  /// While something is dragged, changes come every frame.
+  [[nodiscard]] bool inRun() const { return inRun_; }
 
 signals:
-  void planChanged();      ///< anything about the project
+  void planChanged(); ///< anything about the project
   void selectionChanged();
   void stageChanged();
-  void fileChanged();      ///< saved, opened, renamed
+  void fileChanged(); ///< saved, opened, renamed
   void refused(const QString& sentence);
 
 private:
@@ -95,6 +97,7 @@ private:
   QStringList messages_;
   Stage stage_ = Stage::Study;
   int selected_ = -1;
+  bool inRun_ = false;
 };
 
 } // namespace columna

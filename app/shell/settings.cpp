@@ -10,13 +10,17 @@ namespace {
 constexpr int kRecent = 8;
 
 QString screenKey(const QScreen* screen) {
-  return QStringLiteral("screens/%1").arg(screen ? screen->manufacturer() + screen->model() + screen->serialNumber() + screen->name() : QStringLiteral("any")).replace(u' ', u'_');
+  return QStringLiteral("screens/%1")
+      .arg(screen ? screen->manufacturer() + screen->model() + screen->serialNumber() + screen->name()
+                  : QStringLiteral("any"))
+      .replace(u' ', u'_');
 }
 
 } // namespace
 
 QSettings& settings() {
-  static QSettings store(QSettings::IniFormat, QSettings::UserScope, QStringLiteral("columna"), QStringLiteral("columna"));
+  static QSettings store(QSettings::IniFormat, QSettings::UserScope, QStringLiteral("columna"),
+                         QStringLiteral("columna"));
   return store;
 }
 
@@ -49,6 +53,8 @@ double screenPixelsPerMm(const QScreen* screen) {
   return reported > 1.5 && reported < 16 ? reported : 96 / 25.4;
 }
 
-void setScreenPixelsPerMm(const QScreen* screen, double value) { settings().setValue(screenKey(screen), value); }
+void setScreenPixelsPerMm(const QScreen* screen, double value) {
+  settings().setValue(screenKey(screen), value);
+}
 
 } // namespace columna

@@ -13,24 +13,29 @@ namespace {
 constexpr double kStep = 100; ///< from vertebra to vertebra
 constexpr double kFirst = 72;
 
-/// The drum in profile: flat plates, a waist on the right, and on the left a process that rakes back and down.
+/// The drum in profile: flat plates, a waist on the right, and on the left a process that rakes back and
+/// down.
 QPainterPath drum(const QRectF& r, bool notched) {
   const double c = px(6);
   QPainterPath p;
   p.moveTo(r.left() + c, r.top());
   p.lineTo(r.right() - c, r.top());
   p.quadTo(r.topRight(), r.topRight() + QPointF(0, c));
-  p.cubicTo(r.right() - px(2), r.top() + r.height() * 0.3, r.right() - px(6), r.top() + r.height() * 0.35, r.right() - px(6), r.center().y());
-  p.cubicTo(r.right() - px(6), r.top() + r.height() * 0.65, r.right() - px(2), r.top() + r.height() * 0.7, r.right(), r.bottom() - c);
+  p.cubicTo(r.right() - px(2), r.top() + r.height() * 0.3, r.right() - px(6), r.top() + r.height() * 0.35,
+            r.right() - px(6), r.center().y());
+  p.cubicTo(r.right() - px(6), r.top() + r.height() * 0.65, r.right() - px(2), r.top() + r.height() * 0.7,
+            r.right(), r.bottom() - c);
   p.quadTo(r.bottomRight(), r.bottomRight() - QPointF(c, 0));
   p.lineTo(r.left() + c, r.bottom());
   p.quadTo(r.bottomLeft(), r.bottomLeft() - QPointF(0, c));
   const QPointF waist(r.left() + px(5), r.center().y() + r.height() * 0.14);
   p.quadTo(r.left() + px(1), waist.y() + px(8), waist.x(), waist.y() + px(2));
   const QPointF tip(r.left() - px(16), r.center().y() + r.height() * 0.34);
-  p.cubicTo(waist.x() - px(6), waist.y() + px(4), tip.x() + px(8), tip.y() + px(3), tip.x() + px(2), tip.y() + px(3));
+  p.cubicTo(waist.x() - px(6), waist.y() + px(4), tip.x() + px(8), tip.y() + px(3), tip.x() + px(2),
+            tip.y() + px(3));
   p.quadTo(tip.x() - px(2), tip.y(), tip.x(), tip.y() - px(3));
-  p.cubicTo(tip.x() + px(8), tip.y() - px(9), waist.x() - px(4), waist.y() - px(6), waist.x(), r.center().y() - r.height() * 0.06);
+  p.cubicTo(tip.x() + px(8), tip.y() - px(9), waist.x() - px(4), waist.y() - px(6), waist.x(),
+            r.center().y() - r.height() * 0.06);
   p.quadTo(r.left() + px(4), r.top() + r.height() * 0.25, r.left(), r.top() + c);
   p.quadTo(r.topLeft(), r.topLeft() + QPointF(c, 0));
   p.closeSubpath();
@@ -44,7 +49,8 @@ QPainterPath drum(const QRectF& r, bool notched) {
 
 } // namespace
 
-Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent) : QAbstractButton(parent), stage_(stage), number_(number) {
+Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent)
+    : QAbstractButton(parent), stage_(stage), number_(number) {
   setText(name);
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
@@ -58,7 +64,9 @@ void Vertebra::setState(bool current, bool settled, int findings) {
   settled_ = settled;
   findings_ = findings;
   setChecked(current);
-  const QString state = findings > 0 ? tr("%n thing(s) to look at", nullptr, findings) : settled ? tr("settled") : tr("untouched");
+  const QString state = findings > 0 ? tr("%n thing(s) to look at", nullptr, findings)
+                        : settled    ? tr("settled")
+                                     : tr("untouched");
   setAccessibleName(tr("Stage %1, %2").arg(text(), state));
   update();
 }
@@ -72,7 +80,8 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
   const QRectF r(px(48) - w / 2, (height() - h) / 2, w, h);
   const QPainterPath shape = drum(r, findings_ > 0);
   if (current_) { // joined to the mat
-    p.fillRect(QRectF(r.right() - px(8), r.center().y() - px(11), width() - r.right() + px(9), px(22)), t.woad);
+    p.fillRect(QRectF(r.right() - px(8), r.center().y() - px(11), width() - r.right() + px(9), px(22)),
+               t.woad);
     p.fillPath(shape, t.woad);
     p.setPen(t.onWoad);
   } else if (settled_) {
@@ -84,13 +93,16 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
     p.setPen(t.ink);
   }
   p.setFont(typeface(current_ ? 16 : 13, current_ ? QFont::Bold : QFont::DemiBold));
-  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - px(4), r.height() * 0.38), Qt::AlignCenter, text());
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - px(4), r.height() * 0.38),
+             Qt::AlignCenter, text());
   p.setFont(typeface(12));
-  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - px(4), r.height() * 0.26), Qt::AlignCenter, QString::number(number_));
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - px(4), r.height() * 0.26),
+             Qt::AlignCenter, QString::number(number_));
   if (findings_ > 0) {
     p.setPen(t.weld);
     p.setFont(typeface(15, QFont::Bold));
-    p.drawText(QRectF(r.right() - px(13), r.bottom() - px(13), px(22), px(22)), Qt::AlignCenter, QString::number(findings_));
+    p.drawText(QRectF(r.right() - px(13), r.bottom() - px(13), px(22), px(22)), Qt::AlignCenter,
+               QString::number(findings_));
   }
   if (hasFocus()) {
     p.setPen(QPen(t.woad, 2));
@@ -100,7 +112,8 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
 
 Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Stages"));
-  const std::array<std::pair<Stage, QString>, 3> stages{{{Stage::Study, tr("Study")}, {Stage::Wire, tr("Wire")}, {Stage::Wrap, tr("Wrap")}}};
+  const std::array<std::pair<Stage, QString>, 3> stages{
+      {{Stage::Study, tr("Study")}, {Stage::Wire, tr("Wire")}, {Stage::Wrap, tr("Wrap")}}};
   for (size_t i = 0; i < stages.size(); ++i) {
     auto* v = new Vertebra(stages[i].first, stages[i].second, static_cast<int>(i) + 1, this);
     connect(v, &QAbstractButton::clicked, this, [this, v] {
@@ -121,8 +134,12 @@ void Spine::refresh() {
   for (Vertebra* v : vertebrae_) {
     bool settled = false;
     if (v->stage() == Stage::Study) settled = !session_.path().isEmpty() || session_.history().canUndo();
-    if (v->stage() == Stage::Wire) settled = std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) { return l.second.diameter || l.second.material; });
-    if (v->stage() == Stage::Wrap) settled = p.coat || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) { return l.second.firmness.has_value(); });
+    if (v->stage() == Stage::Wire)
+      settled = std::any_of(p.limbs.begin(), p.limbs.end(),
+                            [](const auto& l) { return l.second.diameter || l.second.material; });
+    if (v->stage() == Stage::Wrap)
+      settled = p.coat || std::any_of(p.limbs.begin(), p.limbs.end(),
+                                      [](const auto& l) { return l.second.firmness.has_value(); });
     v->setState(v->stage() == session_.stage(), settled, v->stage() == Stage::Wire ? wrong : 0);
   }
   update();

@@ -10,7 +10,8 @@
 
 namespace columna {
 
-/// One stage. Its shape says how it is: hollow untouched, solid settled, notched with a count of things to look at.
+/// One stage. Its shape says how it is: hollow untouched, solid settled, notched with a count of things to
+/// look at.
 class Vertebra : public QAbstractButton {
   Q_OBJECT
 public:

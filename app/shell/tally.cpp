@@ -50,7 +50,9 @@ protected:
                QFontMetricsF(p.font()).elidedText(brief_, Qt::ElideRight, width() - px(84)));
     p.setPen(QPen(t.woad, 2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     const QPointF c(width() - px(24), height() / 2.0);
-    if (level_ != Level::Good) p.drawPolyline(QPolygonF{c + QPointF(-px(3), -px(6)), c + QPointF(px(3), 0), c + QPointF(-px(3), px(6))});
+    if (level_ != Level::Good)
+      p.drawPolyline(
+          QPolygonF{c + QPointF(-px(3), -px(6)), c + QPointF(px(3), 0), c + QPointF(-px(3), px(6))});
     if (hasFocus()) {
       p.setPen(QPen(t.woad, 2));
       p.drawRect(rect().adjusted(1, 1, -1, -1));
@@ -63,6 +65,7 @@ private:
 };
 
 Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(session), look_(new Look(this)) {
+  setAttribute(Qt::WA_OpaquePaintEvent);
   connect(look_, &QAbstractButton::clicked, this, &Tally::nextFinding);
   connect(&session_, &Session::planChanged, this, [this] {
     at_ = -1;
@@ -121,14 +124,28 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
   const QString grams = metric ? tr("g") : tr("oz");
   std::vector<Total> totals;
   totals.push_back({session_.changed() || session_.savedAt().isEmpty() ? tr("file") : tr("saved"),
-                    session_.path().isEmpty() ? tr("new") : session_.changed() ? tr("changed") : session_.savedAt().isEmpty() ? tr("open") : session_.savedAt(), {}, {}});
-  totals.push_back({tr("wire"), metric ? str(printNumber(plan.totals.wireLength / 1000, 2)) : str(printNumber(plan.totals.wireLength / 304.8, 1)),
+                    session_.path().isEmpty()      ? tr("new")
+                    : session_.changed()           ? tr("changed")
+                    : session_.savedAt().isEmpty() ? tr("open")
+                                                   : session_.savedAt(),
+                    {},
+                    {}});
+  totals.push_back({tr("wire"),
+                    metric ? str(printNumber(plan.totals.wireLength / 1000, 2))
+                           : str(printNumber(plan.totals.wireLength / 304.8, 1)),
                     metric ? tr("m") : tr("ft"), str(printMass(plan.totals.wireMass, units))});
-  totals.push_back({tr("wool"), str(printMassFigure(plan.totals.core + plan.totals.coat, units)), grams, tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
+  totals.push_back({tr("wool"), str(printMassFigure(plan.totals.core + plan.totals.coat, units)), grams,
+                    tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
   totals.push_back({tr("weight"), str(printMassFigure(plan.totals.mass, units)), grams, {}});
   const Standing& s = plan.standing;
-  totals.push_back({tr("stands"), plan.loads.legs == 0 ? tr("no legs") : s.stands ? tr("yes") : tr("no"), {},
-                    plan.loads.legs == 0 ? QString() : s.stands ? tr("tips at %1").arg(str(printAngle(s.tip))) : tr("falls %1").arg(str(s.towards))});
+  totals.push_back({tr("stands"),
+                    plan.loads.legs == 0 ? tr("no legs")
+                    : s.stands           ? tr("yes")
+                                         : tr("no"),
+                    {},
+                    plan.loads.legs == 0 ? QString()
+                    : s.stands           ? tr("tips at %1").arg(str(printAngle(s.tip)))
+                                         : tr("falls %1").arg(str(s.towards))});
   const double from = px(24);
   const double each = (look_->x() - from) / static_cast<double>(totals.size());
   for (size_t i = 0; i < totals.size(); ++i) {

@@ -1,4 +1,5 @@
-// The foot of the window: totals that follow every change, and the things to look at, stepped through by a click.
+// The foot of the window: totals that follow every change, and the things to look at, stepped through by a
+// click.
 #pragma once
 
 #include "shell/session.h"

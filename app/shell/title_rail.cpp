@@ -32,7 +32,8 @@ QIcon turnIcon(bool forward, const QColor& colour) {
   path.arcTo(QRectF(s * 0.36, s * 0.36, s * 0.46, s * 0.42), 90, -180);
   path.lineTo(s * 0.34, s * 0.78);
   p.drawPath(path);
-  p.drawPolyline(QPolygonF{QPointF(s * 0.36, s * 0.16), QPointF(s * 0.16, s * 0.36), QPointF(s * 0.36, s * 0.56)});
+  p.drawPolyline(
+      QPolygonF{QPointF(s * 0.36, s * 0.16), QPointF(s * 0.16, s * 0.36), QPointF(s * 0.36, s * 0.56)});
   return QIcon(pixmap);
 }
 
@@ -48,9 +49,16 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   name_->setFocusPolicy(Qt::TabFocus);
   name_->setStyleSheet(QStringLiteral("QToolButton { font-size: %1px; font-weight: 600; }").arg(px(24)));
   layout->addWidget(name_);
-  size_ = textLabel(this, 13, QFont::Normal, false);
-  size_->setTextFormat(Qt::RichText);
-  layout->addWidget(size_);
+  auto* sizes = new QVBoxLayout;
+  sizes->setSpacing(0);
+  sizes->addStretch();
+  size_ = textLabel(this, 13, QFont::DemiBold, false);
+  length_ = textLabel(this, 13, QFont::Normal, false);
+  setFaint(length_);
+  sizes->addWidget(size_);
+  sizes->addWidget(length_);
+  sizes->addStretch();
+  layout->addLayout(sizes);
   construction_ = new QToolButton(this);
   construction_->setPopupMode(QToolButton::InstantPopup);
   construction_->setFocusPolicy(Qt::TabFocus);
@@ -59,8 +67,9 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   auto* kinds = new QMenu(construction_);
   for (const Construction each : {Construction::TwistedLimbs, Construction::FoldedPair}) {
     QAction* action = kinds->addAction(str(std::string(columna::name(each))));
-    action->setToolTip(each == Construction::TwistedLimbs ? tr("every limb doubled and twisted on a doubled spine: strong, less slim")
-                                                          : tr("two long wires folded in half: slim and poseable, weaker in large figures"));
+    action->setToolTip(each == Construction::TwistedLimbs
+                           ? tr("every limb doubled and twisted on a doubled spine: strong, less slim")
+                           : tr("two long wires folded in half: slim and poseable, weaker in large figures"));
     connect(action, &QAction::triggered, this, [this, each] { session_.setConstruction(each); });
   }
   kinds->setToolTipsVisible(true);
@@ -110,12 +119,16 @@ void TitleRail::refresh() {
   const Figure& f = session_.plan().figure;
   const UnitSystem units = session_.units();
   const QString full = str(session_.project().name);
-  name_->setText(QFontMetrics(typeface(24, QFont::DemiBold)).elidedText(full, Qt::ElideRight, px(210)) + QStringLiteral(" ▾"));
+  name_->setText(QFontMetrics(typeface(24, QFont::DemiBold)).elidedText(full, Qt::ElideRight, px(210)) +
+                 QStringLiteral(" ▾"));
   name_->setAccessibleName(tr("%1, menu").arg(full));
   name_->setToolTip(full);
-  size_->setText(tr("<b>%1 high</b>, %2 at the shoulder<br><span style='color:%4'>%3 over all</span>")
-                     .arg(str(printLength(f.overallHeight, units)), str(printLength(f.shoulderHeight, units)), str(printLength(f.totalLength, units)), t.faint.name()));
-  construction_->setText(str(std::string(columna::name(session_.project().construction))) + QStringLiteral(" ▾"));
+  size_->setText(
+      tr("%1 high, %2 at the shoulder")
+          .arg(str(printLength(f.overallHeight, units)), str(printLength(f.shoulderHeight, units))));
+  length_->setText(tr("%1 over all").arg(str(printLength(f.totalLength, units))));
+  construction_->setText(str(std::string(columna::name(session_.project().construction))) +
+                         QStringLiteral(" ▾"));
   const History& h = session_.history();
   undo_->setEnabled(h.canUndo());
   redo_->setEnabled(h.canRedo());
@@ -132,9 +145,11 @@ void TitleRail::refresh() {
   mm_->setChecked(metric);
   in_->setChecked(!metric);
   const auto look = [&](bool on, bool left) {
-    return QStringLiteral("QToolButton { border: 1px solid %1; border-radius: 0; border-top-%4-radius: 6px; border-bottom-%4-radius: 6px; background: %2; color: %3; } "
+    return QStringLiteral("QToolButton { border: 1px solid %1; border-radius: 0; border-top-%4-radius: 6px; "
+                          "border-bottom-%4-radius: 6px; background: %2; color: %3; } "
                           "QToolButton:focus { border: 2px solid %5; }")
-        .arg(t.hollow.name(), on ? t.solid.name() : t.card.name(), on ? t.onSolid.name() : t.ink.name(), left ? QStringLiteral("left") : QStringLiteral("right"), t.woad.name());
+        .arg(t.hollow.name(), on ? t.solid.name() : t.card.name(), on ? t.onSolid.name() : t.ink.name(),
+             left ? QStringLiteral("left") : QStringLiteral("right"), t.woad.name());
   };
   mm_->setStyleSheet(look(metric, true));
   in_->setStyleSheet(look(!metric, false));

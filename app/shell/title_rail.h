@@ -1,4 +1,5 @@
-// The rail above the mat: the name with its menu, the size, the construction, undo and redo by name, mm or in.
+// The rail above the mat: the name with its menu, the size, the construction, undo and redo by name, mm or
+// in.
 #pragma once
 
 #include "shell/session.h"
@@ -25,6 +26,7 @@ private:
   Session& session_;
   QToolButton* name_;
   QLabel* size_;
+  QLabel* length_;
   QToolButton* construction_;
   QToolButton* undo_;
   QToolButton* redo_;

@@ -1,11 +1,11 @@
 // What the menu and the keys of the window do.
 #include "print/pages.h"
 #include "project/catalog.h"
+#include "sheet/true_size_sheet.h"
 #include "shell/dialogs.h"
 #include "shell/main_window.h"
 #include "shell/settings.h"
 #include "shell/tally.h"
-#include "sheet/true_size_sheet.h"
 #include "study/gallery.h"
 #include "theme/theme.h"
 
@@ -42,7 +42,9 @@ void MainWindow::makeMenu() {
   add(tr("Save as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), &MainWindow::saveAs);
   add(tr("Rename…"), QKeySequence(Qt::Key_F2), [this] {
     bool ok = false;
-    const QString name = QInputDialog::getText(this, tr("Rename"), tr("Name of the figure"), QLineEdit::Normal, QString::fromStdString(session_.project().name), &ok);
+    const QString name =
+        QInputDialog::getText(this, tr("Rename"), tr("Name of the figure"), QLineEdit::Normal,
+                              QString::fromStdString(session_.project().name), &ok);
     if (ok) session_.setName(name);
   });
   menu_->addSeparator();
@@ -104,11 +106,13 @@ void MainWindow::makeKeys() {
   });
   key(QStringLiteral("\\"), [this] { session_.toggleTied(session_.selected()); });
   key(Qt::Key_Delete, [this] {
-    if (session_.stage() == Stage::Wire && session_.selected() >= 0 && session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
+    if (session_.stage() == Stage::Wire && session_.selected() >= 0 &&
+        session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
       session_.clearWire(session_.selected());
   });
   for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Wrap})
-    key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1), [this, stage] { session_.setStage(stage); });
+    key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1),
+        [this, stage] { session_.setStage(stage); });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
   key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });
@@ -138,7 +142,8 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::saveAs() {
-  const QString proposal = lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".columna");
+  const QString proposal =
+      lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".columna");
   QString path = QFileDialog::getSaveFileName(this, tr("Save as"), proposal, projectFilter());
   if (path.isEmpty()) return false;
   if (!path.endsWith(QStringLiteral(".columna"))) path += QStringLiteral(".columna");
@@ -154,11 +159,14 @@ bool MainWindow::saveAs() {
 bool MainWindow::savePdf(const QString& given, Paper paper) {
   QString path = given;
   if (path.isEmpty()) {
-    const QString proposal = lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
+    const QString proposal =
+        lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
     path = QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
   }
   if (path.isEmpty()) return false;
-  if (const auto sentence = writePdf(path, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper), QString::fromStdString(session_.project().name))) {
+  if (const auto sentence =
+          writePdf(path, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper),
+                   QString::fromStdString(session_.project().name))) {
     tell(*sentence);
     return false;
   }
@@ -173,7 +181,10 @@ void MainWindow::print() {
   if (dialog.exec() != QDialog::Accepted) return;
   const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
   printer.setFullPage(true);
-  paintPages(printer, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), letter ? Paper::Letter : Paper::A4), printer.resolution());
+  paintPages(printer,
+             trueSizeSheet(session_.project(), session_.plan(), session_.catalog(),
+                           letter ? Paper::Letter : Paper::A4),
+             printer.resolution());
 }
 
 void MainWindow::remember(const QString& path) { rememberFile(path); }
@@ -182,9 +193,11 @@ void MainWindow::fillRecent(QMenu* menu) {
   menu->clear();
   const QStringList recent = recentFiles();
   for (const QString& path : recent)
-    menu->addAction(QFileInfo(path).fileName(), this, [this, path] {
-      if (mayLeave()) openFile(path);
-    })->setToolTip(path);
+    menu->addAction(QFileInfo(path).fileName(), this,
+                    [this, path] {
+                      if (mayLeave()) openFile(path);
+                    })
+        ->setToolTip(path);
   if (recent.isEmpty()) menu->addAction(tr("nothing yet"))->setEnabled(false);
 }
 
@@ -193,15 +206,22 @@ void MainWindow::find() {
   const Plan& plan = session_.plan();
   entries.push_back({tr("Whole figure"), tr("part"), [this] { session_.select(-1); }});
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-    entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"), [this, l] { session_.select(static_cast<int>(l)); }});
-  for (const auto& [stage, name] : {std::pair(Stage::Study, tr("Study")), std::pair(Stage::Wire, tr("Wire")), std::pair(Stage::Wrap, tr("Wrap"))})
+    entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"),
+                       [this, l] { session_.select(static_cast<int>(l)); }});
+  for (const auto& [stage, name] : {std::pair(Stage::Study, tr("Study")), std::pair(Stage::Wire, tr("Wire")),
+                                    std::pair(Stage::Wrap, tr("Wrap"))})
     entries.push_back({name, tr("stage"), [this, stage = stage] { session_.setStage(stage); }});
   for (const Pattern& p : session_.catalog().patterns)
-    entries.push_back({QString::fromStdString(p.name), tr("animal"), [this, id = QString::fromStdString(p.id)] { session_.setPattern(id); }});
+    entries.push_back({QString::fromStdString(p.name), tr("animal"),
+                       [this, id = QString::fromStdString(p.id)] { session_.setPattern(id); }});
   for (const Finding& f : plan.findings)
-    entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] { session_.select(session_.plan().figure.limb(where).value_or(-1)); }});
+    entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] {
+                         session_.select(session_.plan().figure.limb(where).value_or(-1));
+                       }});
   for (QAction* action : menu_->actions())
-    if (!action->isSeparator() && !action->menu()) entries.push_back({action->text().remove(u'…'), action->shortcut().toString(), [action] { action->trigger(); }});
+    if (!action->isSeparator() && !action->menu())
+      entries.push_back(
+          {action->text().remove(u'…'), action->shortcut().toString(), [action] { action->trigger(); }});
   FindBox box(std::move(entries), this);
   box.exec();
 }

@@ -9,7 +9,8 @@
 
 namespace columna {
 
-PatternTile::PatternTile(const Pattern& pattern, QWidget* parent) : QAbstractButton(parent), id_(QString::fromStdString(pattern.id)), pattern_(pattern) {
+PatternTile::PatternTile(const Pattern& pattern, QWidget* parent)
+    : QAbstractButton(parent), id_(QString::fromStdString(pattern.id)), pattern_(pattern) {
   setText(QString::fromStdString(pattern.name));
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
@@ -23,7 +24,8 @@ QSize PatternTile::sizeHint() const { return {px(168), px(126)}; }
 
 void PatternTile::paintEvent(QPaintEvent* /*event*/) {
   if (shape_.isEmpty())
-    if (const auto figure = makeFigure(pattern_, {SizeBy::OverallHeight, 200})) shape_ = toPath(silhouette(*figure, View::Side), figure->scale);
+    if (const auto figure = makeFigure(pattern_, {SizeBy::OverallHeight, 200}))
+      shape_ = toPath(silhouette(*figure, View::Side), figure->scale);
   const Theme& t = theme();
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);

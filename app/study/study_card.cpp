@@ -87,8 +87,10 @@ void StudyCard::typed(SizeBy by) {
     trouble = session_.setSize(by, *mm);
   }
   trouble_->setVisible(trouble.has_value());
-  if (trouble) trouble_->setText(*trouble);
-  else refresh();
+  if (trouble)
+    trouble_->setText(*trouble);
+  else
+    refresh();
 }
 
 void StudyCard::refresh() {
@@ -101,7 +103,9 @@ void StudyCard::refresh() {
   if (l < 0) {
     const std::array<double, 3> values{f.overallHeight, f.shoulderHeight, f.bodyLength};
     const Pattern* pattern = session_.catalog().pattern(f.patternId);
-    const std::array<QString, 3> means{tr("ground to the highest point"), QString::fromStdString(f.shoulderMeans), QString::fromStdString(f.bodyMeans)};
+    const std::array<QString, 3> means{tr("ground to the highest point"),
+                                       QString::fromStdString(f.shoulderMeans),
+                                       QString::fromStdString(f.bodyMeans)};
     for (size_t i = 0; i < fields_.size(); ++i) {
       if (!fields_[i]->hasFocus() || !fields_[i]->isModified()) fields_[i]->setText(say(values[i], units));
       const bool settled = static_cast<size_t>(session_.project().size.by) == i;
@@ -110,34 +114,47 @@ void StudyCard::refresh() {
     trouble_->hide();
     if (pattern) {
       const double share = pattern->lifeMm / (pattern->lifeModules * f.scale);
-      life_->setText(tr("1 : %1 of life (%2 %3)").arg(QString::fromStdString(printNumber(share, share < 10 ? 1 : 0)), QString::fromStdString(pattern->lifeMeasure),
-                                                      say(pattern->lifeMm, units)));
+      life_->setText(tr("1 : %1 of life (%2 %3)")
+                         .arg(QString::fromStdString(printNumber(share, share < 10 ? 1 : 0)),
+                              QString::fromStdString(pattern->lifeMeasure), say(pattern->lifeMm, units)));
       Working w;
-      w.title = tr("why 1 : %1").arg(QString::fromStdString(printNumber(share, share < 10 ? 1 : 0))).toStdString();
+      w.title =
+          tr("why 1 : %1").arg(QString::fromStdString(printNumber(share, share < 10 ? 1 : 0))).toStdString();
       w.lines.push_back({pattern->lifeMeasure + " in life", {}, printLength(pattern->lifeMm, units)});
-      w.lines.push_back({"the same on this figure", printNumber(pattern->lifeModules, 3) + " × " + printLength(f.scale, units),
+      w.lines.push_back({"the same on this figure",
+                         printNumber(pattern->lifeModules, 3) + " × " + printLength(f.scale, units),
                          printLength(pattern->lifeModules * f.scale, units)});
-      w.lines.push_back({{}, printLength(pattern->lifeMm, units) + " ÷ " + printLength(pattern->lifeModules * f.scale, units), "1 : " + printNumber(share, 1)});
-      w.source = pattern->moduleName + " is the module (" + pattern->moduleMeans + "); the life size is a good estimate, animals differ.";
+      w.lines.push_back(
+          {{},
+           printLength(pattern->lifeMm, units) + " ÷ " + printLength(pattern->lifeModules * f.scale, units),
+           "1 : " + printNumber(share, 1)});
+      w.source = pattern->moduleName + " is the module (" + pattern->moduleMeans +
+                 "); the life size is a good estimate, animals differ.";
       whyScale_->set(w);
     }
     return;
   }
   const FigureLimb& limb = f.limbs[static_cast<size_t>(l)];
-  length_->set(QString::fromStdString(printLengthFigure(limb.length, units, 0)), QString::fromStdString(std::string(lengthUnit(units))));
-  girth_->set(QString::fromStdString(printLengthFigure(plan.wool.limbs[static_cast<size_t>(l)].girthMax, units, 0)),
-              QString::fromStdString(std::string(lengthUnit(units))));
+  length_->set(QString::fromStdString(printLengthFigure(limb.length, units, 0)),
+               QString::fromStdString(std::string(lengthUnit(units))));
+  girth_->set(
+      QString::fromStdString(printLengthFigure(plan.wool.limbs[static_cast<size_t>(l)].girthMax, units, 0)),
+      QString::fromStdString(std::string(lengthUnit(units))));
   Working w;
   w.title = tr("why %1").arg(QString::fromStdString(printLengthFigure(limb.length, units, 0))).toStdString();
   QString rows = QStringLiteral("<table width='100%' cellpadding='2'>");
   for (const int b : limb.bones) {
     const FigureBone& bone = f.bones[static_cast<size_t>(b)];
-    rows += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td></tr>").arg(QString::fromStdString(bone.patternBone), say(bone.length, units));
+    rows += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td></tr>")
+                .arg(QString::fromStdString(bone.patternBone), say(bone.length, units));
     if (!bone.wire || limb.kind == LimbKind::Digits) continue;
-    w.lines.push_back({bone.patternBone, printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2), printNumber(bone.length, 1) + " mm"});
+    w.lines.push_back({bone.patternBone,
+                       printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
+                       printNumber(bone.length, 1) + " mm"});
   }
   w.lines.push_back({"end to end", {}, printNumber(limb.length, 1) + " mm"});
-  w.source = "Proportions in modules from the pattern; one module is " + printNumber(f.scale, 2) + " mm at this size.";
+  w.source = "Proportions in modules from the pattern; one module is " + printNumber(f.scale, 2) +
+             " mm at this size.";
   whyLength_->set(w);
   bones_->setText(rows + QStringLiteral("</table>"));
 }

@@ -13,11 +13,15 @@ namespace {
 bool inEvening = false;
 double scaleOfText = 1;
 
-constexpr std::array<const char*, 8> kLightPieces{"#27325E", "#C2620E", "#106060", "#C4609C", "#6060C4", "#74744C", "#241010", "#881010"};
-constexpr std::array<const char*, 8> kEveningPieces{"#9AA7E0", "#E2924A", "#74D89C", "#D8609C", "#1088EC", "#D8EC88", "#888860", "#38ECEC"};
+constexpr std::array<const char*, 8> kLightPieces{"#27325E", "#C2620E", "#106060", "#C4609C",
+                                                  "#6060C4", "#74744C", "#241010", "#881010"};
+constexpr std::array<const char*, 8> kEveningPieces{"#9AA7E0", "#E2924A", "#74D89C", "#D8609C",
+                                                    "#1088EC", "#D8EC88", "#888860", "#38ECEC"};
 
 Theme make(bool evening) {
-  const auto pick = [&](const char* light, const char* dark) { return QColor(QLatin1String(evening ? dark : light)); };
+  const auto pick = [&](const char* light, const char* dark) {
+    return QColor(QLatin1String(evening ? dark : light));
+  };
   Theme t;
   t.evening = evening;
   t.ground = pick("#F2ECE1", "#24201D");
@@ -82,8 +86,8 @@ void loadFonts() {
 }
 
 QVector<qreal> pieceDash(int index) {
-  static const std::array<QVector<qreal>, 8> dashes{
-      QVector<qreal>{}, {11, 7}, {3, 5}, {11, 4, 3, 4}, {1, 6}, {6, 6}, {16, 5}, {3, 3, 3, 9}};
+  static const std::array<QVector<qreal>, 8> dashes{QVector<qreal>{}, {11, 7}, {3, 5},  {11, 4, 3, 4},
+                                                    {1, 6},           {6, 6},  {16, 5}, {3, 3, 3, 9}};
   return dashes[static_cast<size_t>(index) % dashes.size()];
 }
 
@@ -128,9 +132,16 @@ QString styleSheet() {
     QSlider::groove:horizontal { height: 4px; background: @rule; border-radius: 2px; }
     QSlider::handle:horizontal { width: 16px; margin: -7px 0; background: @woad; border-radius: 6px; }
   )");
-  const std::array<std::pair<const char*, QColor>, 10> colours{{{"@ground", t.ground}, {"@card", t.card}, {"@ink", t.ink}, {"@faint", t.faint},
-                                                                {"@rule", t.rule}, {"@wash", t.wash}, {"@onwoad", t.onWoad}, {"@woad", t.woad},
-                                                                {"@hollow", t.hollow}, {"@solid", t.solid}}};
+  const std::array<std::pair<const char*, QColor>, 10> colours{{{"@ground", t.ground},
+                                                                {"@card", t.card},
+                                                                {"@ink", t.ink},
+                                                                {"@faint", t.faint},
+                                                                {"@rule", t.rule},
+                                                                {"@wash", t.wash},
+                                                                {"@onwoad", t.onWoad},
+                                                                {"@woad", t.woad},
+                                                                {"@hollow", t.hollow},
+                                                                {"@solid", t.solid}}};
   for (const auto& [key, colour] : colours) sheet.replace(QLatin1String(key), colour.name());
   sheet.replace(QStringLiteral("@13"), QString::number(px(13)));
   return sheet;

@@ -1,4 +1,5 @@
-// Colours, type and measures of the window, for the light and the evening theme. The only place that has them.
+// Colours, type and measures of the window, for the light and the evening theme. The only place that has
+// them.
 #pragma once
 
 #include <QColor>
@@ -10,8 +11,8 @@
 
 namespace columna {
 
-/// Colours were checked for contrast (WCAG AA on ground and card) and the eight of the wire pieces for colour-blind
-/// eyes: any two stay apart under simulated protan, deutan and tritan sight.
+/// Colours were checked for contrast (WCAG AA on ground and card) and the eight of the wire pieces for
+/// colour-blind eyes: any two stay apart under simulated protan, deutan and tritan sight.
 struct Theme {
   bool evening = false;
   QColor ground, card, ink, faint, rule;
@@ -22,7 +23,9 @@ struct Theme {
   std::array<QColor, 8> pieces;
   std::array<QColor, 8> piecesOnWool; ///< the light set, for wire drawn on light wool
 
-  [[nodiscard]] const QColor& piece(int index) const { return pieces[static_cast<size_t>(index) % pieces.size()]; }
+  [[nodiscard]] const QColor& piece(int index) const {
+    return pieces[static_cast<size_t>(index) % pieces.size()];
+  }
 };
 
 [[nodiscard]] const Theme& lightTheme();

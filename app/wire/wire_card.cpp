@@ -107,11 +107,14 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   connect(diameter_, &QLineEdit::editingFinished, this, &WireCard::typed);
   connect(material_, &QComboBox::activated, this, [this](int i) {
     const QString id = material_->itemData(i).toString();
-    if (session_.selected() < 0) session_.setMaterial(id);
-    else session_.setLimbMaterial(session_.selected(), id);
+    if (session_.selected() < 0)
+      session_.setMaterial(id);
+    else
+      session_.setLimbMaterial(session_.selected(), id);
   });
   connect(use_, &QComboBox::activated, this, [this](int i) {
-    if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString())) session_.setUse(*chosen);
+    if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString()))
+      session_.setUse(*chosen);
   });
 }
 
@@ -133,7 +136,8 @@ void WireCard::showFigure() {
   cut_->setCaption(tr("pieces to cut"));
   cut_->set(QString::number(plan.pieces.size()), {});
   wire_->setCaption(tr("wire in all"));
-  wire_->set(units == UnitSystem::Metric ? str(printNumber(plan.totals.wireLength / 1000, 2)) : str(printNumber(plan.totals.wireLength / 304.8, 1)),
+  wire_->set(units == UnitSystem::Metric ? str(printNumber(plan.totals.wireLength / 1000, 2))
+                                         : str(printNumber(plan.totals.wireLength / 304.8, 1)),
              units == UnitSystem::Metric ? tr("m") : tr("ft"));
   pieceName_->setText(tr("weighs %1").arg(str(printMass(plan.totals.wireMass, units))));
   gauges_->clear();
@@ -144,8 +148,10 @@ void WireCard::showFigure() {
     worst = std::max(worst, f.level);
     texts << str(f.text);
   }
-  verdict_->set(worst, plan.findings.empty() ? tr("Every limb holds; it stands and tips at %1.").arg(str(printAngle(plan.standing.tip)))
-                                             : tr("%n thing(s) to look at.", nullptr, static_cast<int>(plan.findings.size())));
+  verdict_->set(
+      worst, plan.findings.empty()
+                 ? tr("Every limb holds; it stands and tips at %1.").arg(str(printAngle(plan.standing.tip)))
+                 : tr("%n thing(s) to look at.", nullptr, static_cast<int>(plan.findings.size())));
   findings_->setText(texts.join(QStringLiteral("\n\n")));
   findings_->setVisible(!texts.isEmpty());
   const int at = material_->findData(str(session_.project().material));
@@ -179,7 +185,9 @@ void WireCard::refresh() {
   QStringList texts;
   const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(l)];
   for (const Finding& f : plan.findings)
-    if (f.where == part.id || (part.twin >= 0 && f.where == plan.figure.limbs[static_cast<size_t>(part.twin)].id)) texts << str(f.text);
+    if (f.where == part.id ||
+        (part.twin >= 0 && f.where == plan.figure.limbs[static_cast<size_t>(part.twin)].id))
+      texts << str(f.text);
   findings_->setText(texts.join(QStringLiteral("\n\n")));
   findings_->setVisible(!texts.isEmpty());
   if (!wired || p < 0) {
@@ -192,15 +200,20 @@ void WireCard::refresh() {
   wire_->setCaption(limb.chosen ? tr("wire, your choice") : tr("wire"));
   wire_->set(str(printLengthFigure(limb.section.diameter, units, 2)), str(std::string(lengthUnit(units))));
   pieceName_->setText(tr("piece %1, %2").arg(str(piece.tag), str(piece.name)));
-  QString gauges = tr("%1 &nbsp;%2").arg(str(printAwg(limb.section.diameter)), str(printSwg(limb.section.diameter)));
+  QString gauges =
+      tr("%1 &nbsp;%2").arg(str(printAwg(limb.section.diameter)), str(printSwg(limb.section.diameter)));
   gauges += QStringLiteral("<br><span style='color:%1'>%2</span>")
-                .arg(theme().faint.name(), limb.section.wires > 1 ? tr("doubled, twisted") : limb.section.material.strandsPerWire > 1 ? tr("one stem") : tr("single"));
+                .arg(theme().faint.name(), limb.section.wires > 1                     ? tr("doubled, twisted")
+                                           : limb.section.material.strandsPerWire > 1 ? tr("one stem")
+                                                                                      : tr("single"));
   gauges_->setText(gauges);
   whyCut_->set(cutWorking(piece));
-  whyNeed_->set(needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge, limb.section));
+  whyNeed_->set(
+      needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge, limb.section));
   whyHold_->set(holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section));
   whyEffort_->set(effortWorking(limb.hold, limb.section, part.length));
-  if (!diameter_->hasFocus() || !diameter_->isModified()) diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
+  if (!diameter_->hasFocus() || !diameter_->isModified())
+    diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
   material_->setCurrentIndex(material_->findData(str(limb.section.material.id)));
   caution_->setText(str(limb.section.material.caution));
 }

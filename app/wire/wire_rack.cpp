@@ -28,7 +28,9 @@ void sign(QPainter& p, const std::string& kind, const QPointF& at) {
   } else if (kind == "loop") {
     p.drawEllipse(at, r * 0.8, r * 0.8);
   } else if (kind == "lap" || kind == "lashing" || kind == "mutual-twist") {
-    for (int i = -1; i <= 1; ++i) p.drawLine(at + QPointF(i * r * 0.7 - r * 0.25, r * 0.7), at + QPointF(i * r * 0.7 + r * 0.25, -r * 0.7));
+    for (int i = -1; i <= 1; ++i)
+      p.drawLine(at + QPointF(i * r * 0.7 - r * 0.25, r * 0.7),
+                 at + QPointF(i * r * 0.7 + r * 0.25, -r * 0.7));
   } else if (kind == "turn-back") { // hook
     QPainterPath path(at + QPointF(r, -r * 0.6));
     path.lineTo(at + QPointF(-r * 0.2, -r * 0.6));
@@ -38,7 +40,9 @@ void sign(QPainter& p, const std::string& kind, const QPointF& at) {
   }
 }
 
-bool marked(const std::string& kind) { return kind == "fold" || kind == "loop" || kind == "lap" || kind == "turn-back" || kind == "mutual-twist"; }
+bool marked(const std::string& kind) {
+  return kind == "fold" || kind == "loop" || kind == "lap" || kind == "turn-back" || kind == "mutual-twist";
+}
 
 /// The place of a feature's mark: where its wire begins to be bent; of a fold or loop its middle.
 double markAt(const Feature& f, double cut) {
@@ -98,7 +102,9 @@ void WireRack::lay() {
   setMinimumHeight(qRound(y - px(20)));
   QStringList said;
   for (const Piece& piece : plan.pieces)
-    said << tr("%1 %2 %3").arg(QString::fromStdString(piece.tag), QString::fromStdString(piece.name), QString::fromStdString(printLength(piece.cut, session_.units(), 0)));
+    said << tr("%1 %2 %3")
+                .arg(QString::fromStdString(piece.tag), QString::fromStdString(piece.name),
+                     QString::fromStdString(printLength(piece.cut, session_.units(), 0)));
   setAccessibleDescription(said.join(QStringLiteral(", ")));
 }
 
@@ -129,7 +135,8 @@ void WireRack::keyPressEvent(QKeyEvent* event) {
     QWidget::keyPressEvent(event);
     return;
   }
-  const int now = session_.selected() < 0 ? (step > 0 ? -1 : 0) : session_.plan().pieceOf(session_.selected());
+  const int now =
+      session_.selected() < 0 ? (step > 0 ? -1 : 0) : session_.plan().pieceOf(session_.selected());
   choose(now + step);
 }
 
@@ -165,7 +172,8 @@ void WireRack::paintBar(QPainter& p, const Bar& bar) {
   double edge = area.left() - 1;
   const QString cut = QString::fromStdString(printLengthFigure(piece.cut, units, 0));
   const QFontMetricsF bold(typeface(15, QFont::Bold));
-  const double cutX = area.center().x() - bold.horizontalAdvance(cut) / 2 - (area.width() > px(120) ? area.width() * 0.14 : 0);
+  const double cutX = area.center().x() - bold.horizontalAdvance(cut) / 2 -
+                      (area.width() > px(120) ? area.width() * 0.14 : 0);
   const QRectF cutBox(cutX - px(6), area.top() - px(26), bold.horizontalAdvance(cut) + px(12), px(20));
   p.setBrush(Qt::NoBrush);
   for (const Feature& f : piece.features) {
@@ -198,7 +206,8 @@ void WireRack::paintBar(QPainter& p, const Bar& bar) {
   }
   QPen dotted(t.faint, 1, Qt::DotLine);
   p.setPen(dotted);
-  p.drawLine(QPointF(area.right() + px(3), area.top() - px(14)), QPointF(area.right() + px(3), area.bottom() + px(14)));
+  p.drawLine(QPointF(area.right() + px(3), area.top() - px(14)),
+             QPointF(area.right() + px(3), area.bottom() + px(14)));
 }
 
 void WireRack::paintEvent(QPaintEvent* /*event*/) {
@@ -211,11 +220,12 @@ void WireRack::paintEvent(QPaintEvent* /*event*/) {
     const double from = row.bars.empty() ? 0 : row.bars.back().area.right() + px(3);
     p.fillRect(QRectF(from, row.y, std::max(0.0, right - from - px(8)), px(kBar)), t.disc);
     p.setPen(QPen(t.faint, 1.2));
-    p.drawPolyline(QPolygonF{QPointF(right - px(8), row.y - px(5)), QPointF(right - px(3), row.y + px(2)), QPointF(right - px(9), row.y + px(8)),
-                             QPointF(right - px(4), row.y + px(16))});
+    p.drawPolyline(QPolygonF{QPointF(right - px(8), row.y - px(5)), QPointF(right - px(3), row.y + px(2)),
+                             QPointF(right - px(9), row.y + px(8)), QPointF(right - px(4), row.y + px(16))});
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));
-    p.drawText(QRectF(width() - px(240), row.y - px(28), px(236), px(20)), Qt::AlignRight | Qt::AlignVCenter, row.wire);
+    p.drawText(QRectF(width() - px(240), row.y - px(28), px(236), px(20)), Qt::AlignRight | Qt::AlignVCenter,
+               row.wire);
     for (const Bar& bar : row.bars) paintBar(p, bar);
   }
   if (hasFocus()) {

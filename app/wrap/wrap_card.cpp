@@ -23,12 +23,14 @@ Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem u
     const double g = core ? plan.wool.limbs[l].core : plan.wool.limbs[l].coat;
     total += g;
     if (limb.side < 0) continue;
-    w.lines.push_back({limb.side > 0 ? "both " + limb.family + "s" : limb.family, limb.side > 0 ? "2 × " + printMass(g, units) : std::string(),
+    w.lines.push_back({limb.side > 0 ? "both " + limb.family + "s" : limb.family,
+                       limb.side > 0 ? "2 × " + printMass(g, units) : std::string(),
                        printMass(limb.side > 0 ? 2 * g : g, units)});
   }
   w.lines.push_back({what, {}, printMass(total, units)});
   w.title = "why " + printMassFigure(total, units);
-  w.source = "Twins are weighed alike. Volumes count joints once, to about " + printNumber(plan.wool.volumeError * 100, 0) + " %.";
+  w.source = "Twins are weighed alike. Volumes count joints once, to about " +
+             printNumber(plan.wool.volumeError * 100, 0) + " %.";
   return w;
 }
 
@@ -93,7 +95,8 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   layout->addWidget(whyWound_);
   caution_ = textLabel(this, 13, QFont::Normal);
   setFaint(caution_);
-  caution_->setText(tr("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Wear a mask with dusty wool."));
+  caution_->setText(tr("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes "
+                       "covered. Wear a mask with dusty wool."));
   layout->addWidget(caution_);
   connect(softer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), -1); });
   connect(firmer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), 1); });
@@ -105,8 +108,10 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
     coat_->setModified(false);
     const auto mm = parseLength(coat_->text().toStdString(), session_.units());
     std::optional<QString> trouble;
-    if (mm) trouble = session_.setCoat(*mm);
-    else trouble = sentence(mm.problem());
+    if (mm)
+      trouble = session_.setCoat(*mm);
+    else
+      trouble = sentence(mm.problem());
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
@@ -120,7 +125,8 @@ void WrapCard::refresh() {
   firmRow_->setVisible(l >= 0);
   ladder_->setVisible(l >= 0);
   trouble_->hide();
-  if (!coat_->hasFocus() || !coat_->isModified()) coat_->setText(str(printLength(plan.wool.coatThickness, units, 1)));
+  if (!coat_->hasFocus() || !coat_->isModified())
+    coat_->setText(str(printLength(plan.wool.coatThickness, units, 1)));
   if (l < 0) {
     coreG_->setCaption(tr("core wool in all"));
     coreG_->set(str(printMassFigure(plan.wool.core, units)), grams);
@@ -138,24 +144,34 @@ void WrapCard::refresh() {
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
   coreUnder_->setText(tr("%1 to %2, %3 of sliver")
-                          .arg(str(printMassFigure(w.coreLow, units)), str(printMass(w.coreHigh, units)), units == UnitSystem::Metric && w.stripLength >= 1000 ? str(printNumber(w.stripLength / 1000, 1)) + tr(" m") : str(printLength(w.stripLength, units, 0))));
+                          .arg(str(printMassFigure(w.coreLow, units)), str(printMass(w.coreHigh, units)),
+                               units == UnitSystem::Metric && w.stripLength >= 1000
+                                   ? str(printNumber(w.stripLength / 1000, 1)) + tr(" m")
+                                   : str(printLength(w.stripLength, units, 0))));
   coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
   whyCore_->set(coreWorking(w, plan.wool.volumeError));
   whyCoat_->set(coatWorking(w, plan.wool.coatThickness));
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
-  QString html = QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table width='100%' cellpadding='2'><tr style='color:%2'><td>%3</td><td align='right'>%4</td>"
+  QString html = QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table width='100%' "
+                                "cellpadding='2'><tr style='color:%2'><td>%3</td><td align='right'>%4</td>"
                                 "<td align='right'>%5</td><td align='right'>%6</td></tr>")
-                     .arg(tr("Girths, tape round"), theme().faint.name(), tr("from root"), tr("wound"), tr("felted"), tr("coated"));
-  const auto say = [&](double mm) { return mm > 0 ? str(printLengthFigure(mm, units, 0)) : QStringLiteral("–"); };
+                     .arg(tr("Girths, tape round"), theme().faint.name(), tr("from root"), tr("wound"),
+                          tr("felted"), tr("coated"));
+  const auto say = [&](double mm) {
+    return mm > 0 ? str(printLengthFigure(mm, units, 0)) : QStringLiteral("–");
+  };
   const Girth* widest = nullptr;
   for (const Girth& g : w.girths) {
-    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td><td align='right'>%4</td></tr>")
+    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td><td "
+                           "align='right'>%4</td></tr>")
                 .arg(say(g.along), say(g.wound), say(g.felted), say(g.finished));
     if (!widest || g.felted > widest->felted) widest = &g;
   }
   ladder_->setText(html + QStringLiteral("</table>"));
-  if (widest && widest->felted > 0) whyWound_->set(woundWorking(*widest, limb.kind));
-  else whyWound_->set({});
+  if (widest && widest->felted > 0)
+    whyWound_->set(woundWorking(*widest, limb.kind));
+  else
+    whyWound_->set({});
 }
 
 } // namespace columna

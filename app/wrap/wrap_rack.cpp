@@ -19,15 +19,22 @@ constexpr double kScale = 0.2; ///< pixels per mm
 /// Feet and hands first, while the wire is bare; then the trunk, and outwards.
 int turn(LimbKind kind) {
   switch (kind) {
-  case LimbKind::Digits: return 0;
-  case LimbKind::Trunk: return 1;
+  case LimbKind::Digits:
+    return 0;
+  case LimbKind::Trunk:
+    return 1;
   case LimbKind::Leg:
   case LimbKind::Arm:
-  case LimbKind::Wing: return 2;
-  case LimbKind::Tail: return 3;
-  case LimbKind::Neck: return 4;
-  case LimbKind::Head: return 5;
-  case LimbKind::Part: return 6;
+  case LimbKind::Wing:
+    return 2;
+  case LimbKind::Tail:
+    return 3;
+  case LimbKind::Neck:
+    return 4;
+  case LimbKind::Head:
+    return 5;
+  case LimbKind::Part:
+    return 6;
   }
   return 6;
 }
@@ -61,8 +68,9 @@ void WrapRack::lay() {
   std::vector<int> order;
   for (size_t l = 0; l < f.limbs.size(); ++l)
     if (f.limbs[l].side >= 0) order.push_back(static_cast<int>(l));
-  std::stable_sort(order.begin(), order.end(),
-                   [&](int a, int b) { return turn(f.limbs[static_cast<size_t>(a)].kind) < turn(f.limbs[static_cast<size_t>(b)].kind); });
+  std::stable_sort(order.begin(), order.end(), [&](int a, int b) {
+    return turn(f.limbs[static_cast<size_t>(a)].kind) < turn(f.limbs[static_cast<size_t>(b)].kind);
+  });
   heaps_.clear();
   const double w = px(kStrip * kScale) + px(34);
   double x = 0;
@@ -79,7 +87,10 @@ void WrapRack::lay() {
   QStringList said;
   for (const Heap& heap : heaps_) {
     const FigureLimb& limb = f.limbs[static_cast<size_t>(heap.limb)];
-    said << tr("%1 %2").arg(QString::fromStdString(limb.family), QString::fromStdString(printMass(session_.plan().wool.limbs[static_cast<size_t>(heap.limb)].core, session_.units())));
+    said << tr("%1 %2").arg(
+        QString::fromStdString(limb.family),
+        QString::fromStdString(
+            printMass(session_.plan().wool.limbs[static_cast<size_t>(heap.limb)].core, session_.units())));
   }
   setAccessibleDescription(said.join(QStringLiteral(", ")));
 }
@@ -107,7 +118,8 @@ void WrapRack::keyPressEvent(QKeyEvent* event) {
   int now = -1;
   for (size_t i = 0; i < heaps_.size(); ++i) {
     const int twin = session_.plan().figure.limbs[static_cast<size_t>(heaps_[i].limb)].twin;
-    if (session_.selected() >= 0 && (heaps_[i].limb == session_.selected() || twin == session_.selected())) now = static_cast<int>(i);
+    if (session_.selected() >= 0 && (heaps_[i].limb == session_.selected() || twin == session_.selected()))
+      now = static_cast<int>(i);
   }
   const int next = std::clamp(now + step, 0, static_cast<int>(heaps_.size()) - 1);
   session_.select(heaps_[static_cast<size_t>(next)].limb);
@@ -123,7 +135,8 @@ void WrapRack::paintEvent(QPaintEvent* /*event*/) {
     const auto l = static_cast<size_t>(heap.limb);
     const FigureLimb& limb = plan.figure.limbs[l];
     const LimbWool& wool = plan.wool.limbs[l];
-    const bool selected = session_.selected() >= 0 && (session_.selected() == heap.limb || session_.selected() == limb.twin);
+    const bool selected =
+        session_.selected() >= 0 && (session_.selected() == heap.limb || session_.selected() == limb.twin);
     const QRectF r = heap.area.adjusted(1, 1, -1, -1);
     if (selected) {
       p.setPen(QPen(t.woad, 1.4));
@@ -138,8 +151,10 @@ void WrapRack::paintEvent(QPaintEvent* /*event*/) {
     const double w = QFontMetricsF(p.font()).horizontalAdvance(index) + px(8);
     p.setFont(typeface(15, QFont::DemiBold));
     p.setPen(t.ink);
-    const QString name = QString::fromStdString(limb.family) + (limb.side != 0 && !limb.family.ends_with('s') ? QStringLiteral("s") : QString());
-    p.drawText(QPointF(left + w, r.top() + px(22)), QFontMetricsF(p.font()).elidedText(name, Qt::ElideRight, r.right() - left - w - px(4)));
+    const QString name = QString::fromStdString(limb.family) +
+                         (limb.side != 0 && !limb.family.ends_with('s') ? QStringLiteral("s") : QString());
+    p.drawText(QPointF(left + w, r.top() + px(22)),
+               QFontMetricsF(p.font()).elidedText(name, Qt::ElideRight, r.right() - left - w - px(4)));
     // Equal strips of 15 g/m sliver, none too long to hold; more than five are counted instead of drawn.
     const bool allCoat = wool.core <= 0;
     const double length = allCoat ? woolLength(wool.coat, kSliverLinear) : wool.stripLength;
@@ -147,19 +162,23 @@ void WrapRack::paintEvent(QPaintEvent* /*event*/) {
     const double each = length / strips;
     const double high = px(10);
     for (int i = 0; i < std::min(strips, 4); ++i) {
-      const QRectF bar(left, r.top() + px(34) + i * (high + px(3)), std::max<double>(px(6), px(each * kScale)), high);
+      const QRectF bar(left, r.top() + px(34) + i * (high + px(3)),
+                       std::max<double>(px(6), px(each * kScale)), high);
       p.setPen(QPen(t.faint, 1));
       p.setBrush(allCoat ? t.coat : t.wool);
       p.drawPath(strip(bar));
     }
     p.setFont(typeface(12));
     p.setPen(t.faint);
-    const QString count = strips > 1 ? tr("%1 of %2").arg(strips).arg(QString::fromStdString(printLength(each, session_.units(), 0)))
-                                     : QString::fromStdString(printLength(each, session_.units(), 0));
+    const QString count =
+        strips > 1
+            ? tr("%1 of %2").arg(strips).arg(QString::fromStdString(printLength(each, session_.units(), 0)))
+            : QString::fromStdString(printLength(each, session_.units(), 0));
     p.drawText(QPointF(left, r.bottom() - px(26)), allCoat ? tr("%1, all coat").arg(count) : count);
     p.setFont(typeface(15, QFont::DemiBold));
     p.setPen(t.ink);
-    const QString grams = QString::fromStdString(printMass(allCoat ? wool.coat : wool.core, session_.units()));
+    const QString grams =
+        QString::fromStdString(printMass(allCoat ? wool.coat : wool.core, session_.units()));
     p.drawText(QPointF(left, r.bottom() - px(8)), limb.side != 0 ? tr("2 × %1").arg(grams) : grams);
   }
   if (hasFocus()) {

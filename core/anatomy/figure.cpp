@@ -23,7 +23,8 @@ std::string limbName(const PatternLimb& limb, int side) {
 Vec3 mirror(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 bool smoothKind(LimbKind kind) {
-  return kind == LimbKind::Trunk || kind == LimbKind::Neck || kind == LimbKind::Head || kind == LimbKind::Tail;
+  return kind == LimbKind::Trunk || kind == LimbKind::Neck || kind == LimbKind::Head ||
+         kind == LimbKind::Tail;
 }
 
 SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index, double scale) {
@@ -62,7 +63,8 @@ int continuation(const Figure& figure, int index) {
   return best;
 }
 
-/// The tubes in modules, so that they scale with the figure exactly; right-hand tubes are mirrored left-hand ones.
+/// The tubes in modules, so that they scale with the figure exactly; right-hand tubes are mirrored left-hand
+/// ones.
 void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
   const size_t count = figure.bones.size();
   std::vector<int> next(count, -1);
@@ -227,29 +229,38 @@ std::optional<int> Figure::limb(std::string_view id) const {
 
 double modulesOf(const Pattern& pattern, SizeBy by) {
   switch (by) {
-  case SizeBy::ShoulderHeight: return pattern.shoulderHeight.modules;
-  case SizeBy::BodyLength: return pattern.bodyLength.modules;
-  case SizeBy::OverallHeight: break;
+  case SizeBy::ShoulderHeight:
+    return pattern.shoulderHeight.modules;
+  case SizeBy::BodyLength:
+    return pattern.bodyLength.modules;
+  case SizeBy::OverallHeight:
+    break;
   }
   return build(pattern, 1).overallHeight;
 }
 
 std::string_view word(SizeBy by) {
   switch (by) {
-  case SizeBy::ShoulderHeight: return "shoulder height";
-  case SizeBy::BodyLength: return "body length";
-  case SizeBy::OverallHeight: break;
+  case SizeBy::ShoulderHeight:
+    return "shoulder height";
+  case SizeBy::BodyLength:
+    return "body length";
+  case SizeBy::OverallHeight:
+    break;
   }
   return "height";
 }
 
 std::optional<Problem> sizeProblem(SizeBy by, double mm) {
-  const std::string range = fmt::format("give a {} from {:g} mm to {:g} m", word(by), kSmallestMm, kLargestMm / 1000);
+  const std::string range =
+      fmt::format("give a {} from {:g} mm to {:g} m", word(by), kSmallestMm, kLargestMm / 1000);
   if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
   if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
-  if (mm < kSmallestMm) return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
+  if (mm < kSmallestMm)
+    return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
   if (mm > kLargestMm)
-    return Problem{fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
+    return Problem{
+        fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
   return std::nullopt;
 }
 

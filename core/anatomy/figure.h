@@ -13,8 +13,9 @@ namespace columna {
 /// Which of the figure's lengths the maker has settled.
 enum class SizeBy { OverallHeight, ShoulderHeight, BodyLength };
 
-/// The smallest and largest figure the sums are made for, for any of the three measures, in mm. The wire and wool
-/// rules were checked for figures of 60 to 400 mm; beyond that they are extrapolated, and findings say so.
+/// The smallest and largest figure the sums are made for, for any of the three measures, in mm. The wire and
+/// wool rules were checked for figures of 60 to 400 mm; beyond that they are extrapolated, and findings say
+/// so.
 inline constexpr double kSmallestMm = 20;
 inline constexpr double kLargestMm = 2000;
 

@@ -13,10 +13,11 @@ namespace {
 
 namespace clip = ClipperLib;
 
-constexpr int kRingPoints = 28;
+constexpr int kRingPoints = 24;
 
 clip::IntPoint toGrid(const Vec2& p, double unit) {
-  return {static_cast<clip::cInt>(std::llround(p.x() / unit)), static_cast<clip::cInt>(std::llround(p.y() / unit))};
+  return {static_cast<clip::cInt>(std::llround(p.x() / unit)),
+          static_cast<clip::cInt>(std::llround(p.y() / unit))};
 }
 
 void addRing(std::vector<Vec2>& points, const Ring& ring, View view) {
@@ -36,23 +37,10 @@ clip::Path toPath(const std::vector<Vec2>& points, double unit) {
   return path;
 }
 
-std::vector<Polygon> unite(const clip::Paths& paths, double unit, double inset) {
-  clip::Clipper clipper;
-  clipper.AddPaths(paths, clip::ptSubject, true);
-  clip::Paths merged;
-  clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
-  // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
-  constexpr double slit = 12;
-  clip::ClipperOffset grow;
-  grow.AddPaths(merged, clip::jtMiter, clip::etClosedPolygon);
-  grow.Execute(merged, slit);
-  clip::ClipperOffset shrink;
-  shrink.AddPaths(merged, inset > 0 ? clip::jtRound : clip::jtMiter, clip::etClosedPolygon);
-  shrink.ArcTolerance = 8;
-  shrink.Execute(merged, -slit - inset / unit);
-  clip::CleanPolygons(merged, 3);
+std::vector<Polygon> toPolygons(clip::Paths paths, double unit) {
+  clip::CleanPolygons(paths, 6);
   std::vector<Polygon> out;
-  for (const clip::Path& path : merged) {
+  for (const clip::Path& path : paths) {
     // Slivers between touching limbs are not worth drawing.
     if (path.size() < 3 || std::abs(clip::Area(path)) < 400) continue;
     Polygon polygon;
@@ -62,6 +50,25 @@ std::vector<Polygon> unite(const clip::Paths& paths, double unit, double inset) 
     out.push_back(std::move(polygon));
   }
   return out;
+}
+
+clip::Paths offset(const clip::Paths& paths, double by, clip::JoinType join) {
+  clip::ClipperOffset work(2, 8);
+  work.AddPaths(paths, join, clip::etClosedPolygon);
+  clip::Paths out;
+  work.Execute(out, by);
+  return out;
+}
+
+clip::Paths unite(const clip::Paths& paths) {
+  clip::Clipper clipper;
+  clipper.AddPaths(paths, clip::ptSubject, true);
+  clip::Paths merged;
+  clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
+  // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
+  constexpr double slit = 12;
+  clip::CleanPolygons(merged, 3);
+  return offset(offset(merged, slit, clip::jtMiter), -slit, clip::jtMiter);
 }
 
 clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit) {
@@ -83,16 +90,28 @@ clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View 
 
 Vec2 project(const Vec3& p, View view) {
   switch (view) {
-  case View::Front: return {p.y(), p.z()};
-  case View::Above: return {p.x(), p.y()};
-  case View::Side: break;
+  case View::Front:
+    return {p.y(), p.z()};
+  case View::Above:
+    return {p.x(), p.y()};
+  case View::Side:
+    break;
   }
   return {p.x(), p.z()};
 }
 
 std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset) {
   const double unit = figure.scale / 8000; // finer than a hair at any size
-  return unite(limbPaths(figure, limbs, view, unit), unit, inset);
+  clip::Paths merged = unite(limbPaths(figure, limbs, view, unit));
+  if (inset > 0) merged = offset(merged, -inset / unit, clip::jtRound);
+  return toPolygons(std::move(merged), unit);
+}
+
+std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale) {
+  const double unit = scale / 8000;
+  clip::Paths paths;
+  for (const Polygon& polygon : outline) paths.push_back(toPath(polygon, unit));
+  return toPolygons(offset(paths, -inset / unit, clip::jtRound), unit);
 }
 
 std::vector<Polygon> silhouette(const Figure& figure, View view) {
@@ -107,7 +126,7 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
     if (!clip::Orientation(path)) clip::ReversePath(path);
     paths.push_back(std::move(path));
   }
-  return unite(paths, unit, 0);
+  return toPolygons(unite(paths), unit);
 }
 
 bool contains(const std::vector<Polygon>& polygons, const Vec2& at) {

@@ -7,8 +7,8 @@
 
 namespace columna {
 
-/// Side: from the animal's right, so that its nose points right (x right, z up). Front: from before it (its left on the
-/// right, z up). Above: from above (x right, its left up).
+/// Side: from the animal's right, so that its nose points right (x right, z up). Front: from before it (its
+/// left on the right, z up). Above: from above (x right, its left up).
 enum class View { Side, Front, Above };
 
 using Polygon = std::vector<Vec2>;
@@ -16,10 +16,13 @@ using Polygon = std::vector<Vec2>;
 /// A place in the view's own plane, mm.
 [[nodiscard]] Vec2 project(const Vec3& p, View view);
 
-/// The outline of some of the figure's limbs together. `inset` mm are taken off all round (for the core under the
-/// coat); parts thinner than twice that vanish. Outer contours are counter-clockwise, holes clockwise.
+/// The outline of some of the figure's limbs together. `inset` mm are taken off all round (for the core under
+/// the coat); parts thinner than twice that vanish. Outer contours are counter-clockwise, holes clockwise.
 [[nodiscard]] std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view,
                                            double inset = 0);
+
+/// An outline drawn in by `inset` mm all round, for a figure of that many mm a module.
+[[nodiscard]] std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale);
 
 /// The outline of the whole figure, flat parts included.
 [[nodiscard]] std::vector<Polygon> silhouette(const Figure& figure, View view);

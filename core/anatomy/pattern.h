@@ -1,7 +1,8 @@
 // A pattern: an animal's proportions in its neutral stance, in modules (a named length of the animal is 1.0).
 //
-// Axes: x towards the nose, y to the animal's left, z up, ground at z = 0. Of everything mirrored only the left
-// side is in a pattern. The file format is described in docs/pattern.md and docs/schema/pattern.schema.json.
+// Axes: x towards the nose, y to the animal's left, z up, ground at z = 0. Of everything mirrored only the
+// left side is in a pattern. The file format is described in docs/pattern.md and
+// docs/schema/pattern.schema.json.
 #pragma once
 
 #include "measure/result.h"
@@ -36,12 +37,12 @@ struct Station {
 /// The stretch between two joints.
 struct PatternBone {
   std::string id;
-  std::string from, to;  ///< joint names
-  std::string parent;    ///< the bone that carries this one; empty for the first
-  bool twin = false;     ///< there is a mirrored copy on the right
-  bool wire = true;      ///< wire can run in it (a breast pad or a shoulder blade has none)
-  bool flatEnds = false; ///< free ends cut flat instead of rounded
-  Vec3 up{0, 0, 1};      ///< `deep` is the direction square to the bone nearest to this
+  std::string from, to;          ///< joint names
+  std::string parent;            ///< the bone that carries this one; empty for the first
+  bool twin = false;             ///< there is a mirrored copy on the right
+  bool wire = true;              ///< wire can run in it (a breast pad or a shoulder blade has none)
+  bool flatEnds = false;         ///< free ends cut flat instead of rounded
+  Vec3 up{0, 0, 1};              ///< `deep` is the direction square to the bone nearest to this
   std::vector<Station> stations; ///< two or more, rising `at`
 };
 
@@ -94,10 +95,10 @@ struct Pattern {
   [[nodiscard]] const PatternLimb* limbOf(std::string_view boneId) const;
 };
 
-/// Reads a pattern from the text of its file. `file` is named in errors. Errors name the file, the field and the
-/// remedy: not JSON, a missing or mistyped field, a newer schema, a joint or bone that is not there, a bone of no
-/// length, two stations at one place, a girth not above zero, bones that carry each other in a ring, a bone in
-/// no limb or in two, limb bones that are not a chain.
+/// Reads a pattern from the text of its file. `file` is named in errors. Errors name the file, the field and
+/// the remedy: not JSON, a missing or mistyped field, a newer schema, a joint or bone that is not there, a
+/// bone of no length, two stations at one place, a girth not above zero, bones that carry each other in a
+/// ring, a bone in no limb or in two, limb bones that are not a chain.
 [[nodiscard]] Result<Pattern> readPattern(std::string_view json, const std::string& file);
 
 /// "leg" and so on, as in the file; nothing for an unknown word.

@@ -21,9 +21,11 @@ public:
   Reader(Json json, std::string file) : root_(std::move(json)), file_(std::move(file)) {}
 
   Pattern read() {
-    if (!root_.is_object()) fail("the file", "is not a pattern", "start it with { and the fields of docs/pattern.md");
+    if (!root_.is_object())
+      fail("the file", "is not a pattern", "start it with { and the fields of docs/pattern.md");
     const std::string schema = text(root_, "schema", "");
-    if (!schema.starts_with("columna-pattern/")) fail("schema", "is not that of a pattern", "write \"columna-pattern/1\"");
+    if (!schema.starts_with("columna-pattern/"))
+      fail("schema", "is not that of a pattern", "write \"columna-pattern/1\"");
     if (schema != "columna-pattern/1")
       fail("schema", fmt::format("is {}, newer than this program reads", schema), "use a newer Columna");
     Pattern p;
@@ -75,7 +77,8 @@ private:
     const Json& value = field(in, key, prefix);
     if (!value.is_number()) fail(prefix + key, "is not a number", "write a plain number");
     const double number = value.get<double>();
-    if (!std::isfinite(number) || std::abs(number) > 1e6) fail(prefix + key, "is out of all proportion", "check it");
+    if (!std::isfinite(number) || std::abs(number) > 1e6)
+      fail(prefix + key, "is out of all proportion", "check it");
     return number;
   }
   double positive(const Json& in, const std::string& key, const std::string& prefix) const {
@@ -105,16 +108,19 @@ private:
       if (!value[i].is_number()) fail(where, "is not a place", "give [x, y, z] in modules");
       out[static_cast<Eigen::Index>(i)] = value[i].get<double>();
     }
-    if (!out.allFinite() || out.cwiseAbs().maxCoeff() > 1000) fail(where, "is out of all proportion", "check it");
+    if (!out.allFinite() || out.cwiseAbs().maxCoeff() > 1000)
+      fail(where, "is out of all proportion", "check it");
     return out;
   }
   PatternMeasure measure(const Json& in, const std::string& key) const {
     const Json& value = object(in, key, "measures.");
-    return {positive(value, "modules", "measures." + key + "."), text(value, "means", "measures." + key + ".")};
+    return {positive(value, "modules", "measures." + key + "."),
+            text(value, "means", "measures." + key + ".")};
   }
 
   void readJoints(Pattern& p) const {
-    for (const auto& [name, at] : object(root_, "joints", "").items()) p.joints[name] = point(at, "joints." + name);
+    for (const auto& [name, at] : object(root_, "joints", "").items())
+      p.joints[name] = point(at, "joints." + name);
   }
 
   void readBones(Pattern& p) const {
@@ -129,16 +135,21 @@ private:
       b.to = text(in, "to", prefix);
       for (const auto& [key, joint] : {std::pair{"from", b.from}, std::pair{"to", b.to}})
         if (!p.joints.contains(joint))
-          fail(prefix + key, fmt::format("names joint \"{}\", which is not there", joint), "add it to joints or mend the name");
+          fail(prefix + key, fmt::format("names joint \"{}\", which is not there", joint),
+               "add it to joints or mend the name");
       if ((p.joints[b.to] - p.joints[b.from]).norm() < 1e-6)
-        fail("bones." + b.id, fmt::format("has no length: {} and {} are one place", b.from, b.to), "move one of the joints");
-      if (const Json& parent = field(in, "parent", prefix); parent.is_string()) b.parent = parent.get<std::string>();
-      else if (!parent.is_null()) fail(prefix + "parent", "is not a bone's id", "name the bone that carries it, or null");
+        fail("bones." + b.id, fmt::format("has no length: {} and {} are one place", b.from, b.to),
+             "move one of the joints");
+      if (const Json& parent = field(in, "parent", prefix); parent.is_string())
+        b.parent = parent.get<std::string>();
+      else if (!parent.is_null())
+        fail(prefix + "parent", "is not a bone's id", "name the bone that carries it, or null");
       b.twin = flag(in, "twin", prefix, false);
       b.wire = flag(in, "wire", prefix, true);
       if (in.contains("ends")) {
         const std::string ends = text(in, "ends", prefix);
-        if (ends != "flat" && ends != "round") fail(prefix + "ends", "is neither round nor flat", "write one of the two");
+        if (ends != "flat" && ends != "round")
+          fail(prefix + "ends", "is neither round nor flat", "write one of the two");
         b.flatEnds = ends == "flat";
       }
       if (in.contains("up")) b.up = point(in["up"], prefix + "up");
@@ -150,12 +161,14 @@ private:
     if (p.bones.empty()) fail("bones", "is empty", "give at least one bone");
     for (const PatternBone& b : p.bones)
       if (!b.parent.empty() && !ids.contains(b.parent))
-        fail("bones." + b.id + ".parent", fmt::format("names bone \"{}\", which is not there", b.parent), "mend the name");
+        fail("bones." + b.id + ".parent", fmt::format("names bone \"{}\", which is not there", b.parent),
+             "mend the name");
     for (const PatternBone& b : p.bones) {
       const PatternBone* up = &b;
       for (size_t steps = 0; !up->parent.empty(); ++steps) {
         if (steps > p.bones.size())
-          fail("bones." + b.id + ".parent", "leads round in a ring", "let one of the bones be carried by no other");
+          fail("bones." + b.id + ".parent", "leads round in a ring",
+               "let one of the bones be carried by no other");
         up = p.bone(up->parent);
       }
     }
@@ -163,19 +176,23 @@ private:
 
   void readStations(const Json& in, const std::string& prefix, PatternBone& b) const {
     for (const Json& s : list(in, "stations", prefix)) {
-      if (!s.is_object()) fail(prefix + "stations", "holds something that is not a station", "write each in { }");
+      if (!s.is_object())
+        fail(prefix + "stations", "holds something that is not a station", "write each in { }");
       const std::string where = prefix + "stations[].";
       Station station{number(s, "at", where), positive(s, "across", where), positive(s, "deep", where),
                       s.contains("lift") ? number(s, "lift", where) : 0.0};
-      if (station.at < 0 || station.at > 1) fail(where + "at", fmt::format("is {:g}", station.at), "give a place from 0 to 1");
+      if (station.at < 0 || station.at > 1)
+        fail(where + "at", fmt::format("is {:g}", station.at), "give a place from 0 to 1");
       if (!b.stations.empty() && station.at <= b.stations.back().at)
-        fail(prefix + "stations", station.at == b.stations.back().at
-                                      ? fmt::format("has two girths at {:g}", station.at)
-                                      : fmt::format("goes back from {:g} to {:g}", b.stations.back().at, station.at),
+        fail(prefix + "stations",
+             station.at == b.stations.back().at
+                 ? fmt::format("has two girths at {:g}", station.at)
+                 : fmt::format("goes back from {:g} to {:g}", b.stations.back().at, station.at),
              "let every station lie further along than the one before");
       b.stations.push_back(station);
     }
-    if (b.stations.size() < 2) fail(prefix + "stations", "has fewer than two girths", "give one at 0 and one at 1");
+    if (b.stations.size() < 2)
+      fail(prefix + "stations", "has fewer than two girths", "give one at 0 and one at 1");
   }
 
   void readLimbs(Pattern& p) const {
@@ -189,7 +206,9 @@ private:
       if (!ids.insert(l.id).second) fail("limbs." + l.id, "is there twice", "give each limb its own id");
       l.name = text(in, "name", prefix);
       const auto kind = limbKind(text(in, "kind", prefix));
-      if (!kind) fail(prefix + "kind", "is not a kind of limb", "use head, neck, trunk, tail, leg, arm, wing, digits or part");
+      if (!kind)
+        fail(prefix + "kind", "is not a kind of limb",
+             "use head, neck, trunk, tail, leg, arm, wing, digits or part");
       l.kind = *kind;
       l.twin = flag(in, "twin", prefix, false);
       if (in.contains("firmness")) {
@@ -198,14 +217,18 @@ private:
         l.firmness = *firm;
       }
       for (const Json& bone : list(in, "bones", prefix)) {
-        if (!bone.is_string()) fail(prefix + "bones", "holds something that is not a bone's id", "name bones");
+        if (!bone.is_string())
+          fail(prefix + "bones", "holds something that is not a bone's id", "name bones");
         const std::string id = bone.get<std::string>();
         const PatternBone* b = p.bone(id);
-        if (!b) fail(prefix + "bones", fmt::format("names bone \"{}\", which is not there", id), "mend the name");
+        if (!b)
+          fail(prefix + "bones", fmt::format("names bone \"{}\", which is not there", id), "mend the name");
         if (b->twin != l.twin)
-          fail(prefix + "twin", fmt::format("does not agree with bone {}", id), "make both twins, or neither");
+          fail(prefix + "twin", fmt::format("does not agree with bone {}", id),
+               "make both twins, or neither");
         if (const auto [it, fresh] = ownerOf.emplace(id, l.id); !fresh)
-          fail(prefix + "bones", fmt::format("takes bone {}, which {} has", id, it->second), "leave it in one limb");
+          fail(prefix + "bones", fmt::format("takes bone {}, which {} has", id, it->second),
+               "leave it in one limb");
         l.bones.push_back(id);
       }
       if (l.bones.empty()) fail(prefix + "bones", "is empty", "name at least one bone");
@@ -223,7 +246,8 @@ private:
       f.id = text(in, "id", "flats[].");
       const std::string prefix = "flats." + f.id + ".";
       f.bone = text(in, "bone", prefix);
-      if (!p.bone(f.bone)) fail(prefix + "bone", fmt::format("names bone \"{}\", which is not there", f.bone), "mend the name");
+      if (!p.bone(f.bone))
+        fail(prefix + "bone", fmt::format("names bone \"{}\", which is not there", f.bone), "mend the name");
       f.twin = flag(in, "twin", prefix, false);
       for (const Json& at : list(in, "outline", prefix)) f.outline.push_back(point(at, prefix + "outline"));
       if (f.outline.size() < 3) fail(prefix + "outline", "has fewer than three points", "add points");
@@ -241,14 +265,17 @@ private:
         const bool fresh = l.kind == LimbKind::Digits && last && b->parent != last->id;
         if (last && !fresh && last->to != b->from)
           fail("limbs." + l.id + ".bones",
-               fmt::format("is no chain: {} ends at {} and {} begins at {}", last->id, last->to, b->id, b->from),
+               fmt::format("is no chain: {} ends at {} and {} begins at {}", last->id, last->to, b->id,
+                           b->from),
                "put the bones in order from the root outwards");
         last = b;
       }
     }
     size_t roots = 0;
     for (const PatternBone& b : p.bones) roots += b.parent.empty() ? 1 : 0;
-    if (roots != 1) fail("bones", fmt::format("has {} bones that no other carries", roots), "leave exactly one with parent null");
+    if (roots != 1)
+      fail("bones", fmt::format("has {} bones that no other carries", roots),
+           "leave exactly one with parent null");
   }
 
   Json root_;
@@ -259,7 +286,8 @@ private:
 
 Result<Pattern> readPattern(std::string_view json, const std::string& file) {
   Json root = Json::parse(json, nullptr, false);
-  if (root.is_discarded()) return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
+  if (root.is_discarded())
+    return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
   try {
     return Reader(std::move(root), file).read();
   } catch (const Bad& bad) {
@@ -282,8 +310,9 @@ const PatternLimb* Pattern::limbOf(std::string_view boneId) const {
 
 std::optional<LimbKind> limbKind(std::string_view word) {
   static const std::map<std::string_view, LimbKind> kinds{
-      {"head", LimbKind::Head}, {"neck", LimbKind::Neck}, {"trunk", LimbKind::Trunk},   {"tail", LimbKind::Tail}, {"leg", LimbKind::Leg},
-      {"arm", LimbKind::Arm},   {"wing", LimbKind::Wing}, {"digits", LimbKind::Digits}, {"part", LimbKind::Part}};
+      {"head", LimbKind::Head}, {"neck", LimbKind::Neck},     {"trunk", LimbKind::Trunk},
+      {"tail", LimbKind::Tail}, {"leg", LimbKind::Leg},       {"arm", LimbKind::Arm},
+      {"wing", LimbKind::Wing}, {"digits", LimbKind::Digits}, {"part", LimbKind::Part}};
   const auto found = kinds.find(word);
   return found == kinds.end() ? std::nullopt : std::optional(found->second);
 }
@@ -297,9 +326,12 @@ std::optional<Firmness> firmness(std::string_view word) {
 
 std::string_view word(Firmness firmness) {
   switch (firmness) {
-  case Firmness::Soft: return "soft";
-  case Firmness::Medium: return "medium";
-  case Firmness::Firm: return "firm";
+  case Firmness::Soft:
+    return "soft";
+  case Firmness::Medium:
+    return "medium";
+  case Firmness::Firm:
+    return "firm";
   }
   return "medium";
 }

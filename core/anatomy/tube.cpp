@@ -50,8 +50,8 @@ Vec3 hermiteSlope(const Vec3& p0, const Vec3& p1, const Vec3& m0, const Vec3& m1
   return (6 * t2 - 6 * t) * (p0 - p1) + (3 * t2 - 4 * t + 1) * m0 + (3 * t2 - 2 * t) * m1;
 }
 
-/// Along a curved chain neighbouring bones' girths are given square to each bone and do not quite meet where it bends:
-/// sections are faired over their neighbours, the ends kept.
+/// Along a curved chain neighbouring bones' girths are given square to each bone and do not quite meet where
+/// it bends: sections are faired over their neighbours, the ends kept.
 void fair(std::vector<Ring>& rings, std::vector<double>& lift, const std::vector<bool>& curved) {
   for (int pass = 0; pass < 4; ++pass) {
     const std::vector<Ring> before = rings;
@@ -73,8 +73,8 @@ bool crossed(const Ring& a, const Ring& b) {
   return false;
 }
 
-/// A thick part bending over a short bone would have its rings cross on the inside: their planes are eased between
-/// their neighbours' until they do not.
+/// A thick part bending over a short bone would have its rings cross on the inside: their planes are eased
+/// between their neighbours' until they do not.
 void uncross(std::vector<Ring>& rings) {
   for (int pass = 0; pass < 24; ++pass) {
     bool any = false;
@@ -131,8 +131,8 @@ Tube sweep(const std::vector<SweepBone>& chain) {
     length[i] = (b.end - b.begin).norm();
     direction[i] = (b.end - b.begin) / length[i];
     deepAxis[i] = squareTo(direction[i], b.up);
-    // The section's frame is carried along: a frame that would flip against the bone before is turned back, and
-    // the lift with it.
+    // The section's frame is carried along: a frame that would flip against the bone before is turned back,
+    // and the lift with it.
     double sign = 1;
     if (i > 0 && deepAxis[i].dot(squareTo(direction[i], deepAxis[i - 1])) < 0) {
       deepAxis[i] = -deepAxis[i];
@@ -169,7 +169,8 @@ Tube sweep(const std::vector<SweepBone>& chain) {
         // Rings fan from the joint's bisecting plane to square within the reach of the bend.
         const double near = std::clamp(1 - t * 2.5, 0.0, 1.0);
         const double far = std::clamp(1 - (1 - t) * 2.5, 0.0, 1.0);
-        ring.normal = (near * tangent[i] + far * tangent[i + 1] + (1 - near - far) * direction[i]).normalized();
+        ring.normal =
+            (near * tangent[i] + far * tangent[i + 1] + (1 - near - far) * direction[i]).normalized();
       }
       Vec3 wanted = deepAxis[i];
       if (k == kSlabsPerBone && i + 1 < count) wanted += deepAxis[i + 1];
@@ -230,7 +231,8 @@ double pchip(const std::vector<double>& x, const std::vector<double>& y, double 
   const double m1 = nodeSlope(i + 1) * h;
   const double t2 = t * t;
   const double t3 = t2 * t;
-  return (2 * t3 - 3 * t2 + 1) * y[i] + (t3 - 2 * t2 + t) * m0 + (3 * t2 - 2 * t3) * y[i + 1] + (t3 - t2) * m1;
+  return (2 * t3 - 3 * t2 + 1) * y[i] + (t3 - 2 * t2 + t) * m0 + (3 * t2 - 2 * t3) * y[i + 1] +
+         (t3 - t2) * m1;
 }
 
 double ellipsePerimeter(double a, double b) {

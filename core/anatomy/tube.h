@@ -1,8 +1,8 @@
 // The body's surface as swept tubes: a chain of bones is one tube of elliptic rings.
 //
-// Rings at a joint shared by two bones lie on the bisecting plane and belong to both, so a bend has neither notch nor
-// lump. Sections are interpolated monotonically (PCHIP) between stations. A bend sharper than 75 degrees ends the
-// tube, since its rings would cross.
+// Rings at a joint shared by two bones lie on the bisecting plane and belong to both, so a bend has neither
+// notch nor lump. Sections are interpolated monotonically (PCHIP) between stations. A bend sharper than 75
+// degrees ends the tube, since its rings would cross.
 #pragma once
 
 #include <Eigen/Core>
@@ -15,16 +15,16 @@ using Vec3 = Eigen::Vector3d;
 
 /// One elliptic section of a tube.
 struct Ring {
-  Vec3 centre; ///< centre of the section, lift included
-  Vec3 u, v;   ///< unit vectors of `across` and `deep`, square to normal
-  Vec3 normal; ///< along the tube
+  Vec3 centre;           ///< centre of the section, lift included
+  Vec3 u, v;             ///< unit vectors of `across` and `deep`, square to normal
+  Vec3 normal;           ///< along the tube
   double ru = 0, rv = 0; ///< half of across and of deep
 };
 
 /// Rings from the root outwards; slab i lies between rings i and i+1.
 struct Tube {
   std::vector<Ring> rings;
-  std::vector<int> slabBone; ///< which bone slab i belongs to (index into the figure's bones)
+  std::vector<int> slabBone;  ///< which bone slab i belongs to (index into the figure's bones)
   std::vector<double> slabAt; ///< where on that bone the middle of slab i lies, 0..1
 };
 
@@ -33,7 +33,7 @@ struct SweepBone {
   int bone = 0;
   Vec3 begin, end, up;
   bool smooth = false; ///< the centre line is curved through the joints (back, neck, tail) rather than kinked
-  bool flatBegin = false, flatEnd = false; ///< no rounded cap at a free end
+  bool flatBegin = false, flatEnd = false;    ///< no rounded cap at a free end
   std::vector<double> at, across, deep, lift; ///< stations; `at` rising from 0 to 1
 };
 
@@ -49,7 +49,8 @@ struct SweepBone {
 /// The largest bend that a tube goes round, radians (75 degrees).
 inline constexpr double kSharpestBend = 1.3089969389957472;
 
-/// Monotone cubic interpolation (Fritsch and Carlson, 1980) of y over rising x, at `at`; held constant outside.
+/// Monotone cubic interpolation (Fritsch and Carlson, 1980) of y over rising x, at `at`; held constant
+/// outside.
 [[nodiscard]] double pchip(const std::vector<double>& x, const std::vector<double>& y, double at);
 
 /// Perimeter of an ellipse of half axes a and b (Ramanujan's second formula, error under 1e-4 up to 5:1).

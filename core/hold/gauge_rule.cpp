@@ -15,10 +15,13 @@ namespace {
 double demandNeed(const Demand& d, double nudge, const WireSection& s, double yield, double flow) {
   const double share = s.strengthShare();
   return std::max(neededDiameter(d.gravity, kHoldNeeded, s.strands(), share, yield),
-                  d.lever > 0 ? neededDiameter(d.gravity + nudge * d.lever, kNudgeNeeded, s.strands(), share, flow) : 0.0);
+                  d.lever > 0
+                      ? neededDiameter(d.gravity + nudge * d.lever, kNudgeNeeded, s.strands(), share, flow)
+                      : 0.0);
 }
 
-double worstNeed(const std::vector<Demand>& demands, double nudge, const WireSection& s, double yield, double flow) {
+double worstNeed(const std::vector<Demand>& demands, double nudge, const WireSection& s, double yield,
+                 double flow) {
   double need = 0;
   for (const Demand& d : demands) need = std::max(need, demandNeed(d, nudge, s, yield, flow));
   return need;
@@ -27,8 +30,8 @@ double worstNeed(const std::vector<Demand>& demands, double nudge, const WireSec
 std::string times(double factor) { return printNumber(factor, factor < 10 ? 1 : 0) + " times"; }
 
 std::string strandSum(const WireSection& s, double sigma) {
-  return fmt::format("{} × {} × {} × {}³ ÷ 6", s.strands(), printNumber(s.strengthShare(), 3), printNumber(sigma, 0),
-                     printNumber(s.diameter, 2));
+  return fmt::format("{} × {} × {} × {}³ ÷ 6", s.strands(), printNumber(s.strengthShare(), 3),
+                     printNumber(sigma, 0), printNumber(s.diameter, 2));
 }
 
 } // namespace
@@ -92,42 +95,52 @@ Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const 
   const Demand& d = demands[hold.holdDemand];
   const double capacity = section.capacity(section.material.yield.value);
   w.lines.push_back({fmt::format("{}, at {}", d.words, d.joint), d.sum, printNumber(d.gravity, 2) + " N mm"});
-  w.lines.push_back({section.wires > 1 ? "the pair resists" : "the wire resists", strandSum(section, section.material.yield.value),
-                     printNumber(capacity, 2) + " N mm"});
-  w.lines.push_back({{}, fmt::format("{} ÷ {}", printNumber(capacity, 2), printNumber(d.gravity, 2)),
+  w.lines.push_back({section.wires > 1 ? "the pair resists" : "the wire resists",
+                     strandSum(section, section.material.yield.value), printNumber(capacity, 2) + " N mm"});
+  w.lines.push_back({{},
+                     fmt::format("{} ÷ {}", printNumber(capacity, 2), printNumber(d.gravity, 2)),
                      fmt::format("{}, {:g} needed", times(hold.hold), kHoldNeeded)});
-  w.source = fmt::format("{} N/mm² is {}, plausibly {} to {}: so {} to {}. {}.", printNumber(section.material.yield.value, 0),
-                         section.material.name, printNumber(section.material.yield.low, 0), printNumber(section.material.yield.high, 0),
-                         times(hold.holdLow), times(hold.holdHigh),
-                         "The weight of a limb is an estimate too, to about a fifth");
+  w.source = fmt::format("{} N/mm² is {}, plausibly {} to {}: so {} to {}. {}.",
+                         printNumber(section.material.yield.value, 0), section.material.name,
+                         printNumber(section.material.yield.low, 0),
+                         printNumber(section.material.yield.high, 0), times(hold.holdLow),
+                         times(hold.holdHigh), "The weight of a limb is an estimate too, to about a fifth");
   return w;
 }
 
-Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge, const WireSection& section) {
+Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge,
+                    const WireSection& section) {
   Working w;
   w.title = fmt::format("why {} mm", printNumber(need.diameter, 2));
   if (demands.empty()) return w;
   const Demand& d = demands[need.demand];
   const double share = section.strengthShare();
-  const double weight = neededDiameter(d.gravity, kHoldNeeded, section.strands(), share, section.material.yield.value);
+  const double weight =
+      neededDiameter(d.gravity, kHoldNeeded, section.strands(), share, section.material.yield.value);
   w.lines.push_back({fmt::format("{}, at {}", d.words, d.joint), d.sum, printNumber(d.gravity, 2) + " N mm"});
-  w.lines.push_back({"to hold it twice over",
-                     fmt::format("∛(6 × 2 × {} ÷ ({} × {} × {}))", printNumber(d.gravity, 1), section.strands(), printNumber(share, 3),
-                                 printNumber(section.material.yield.value, 0)),
-                     printNumber(weight, 2) + " mm"});
+  w.lines.push_back(
+      {"to hold it twice over",
+       fmt::format("∛(6 × 2 × {} ÷ ({} × {} × {}))", printNumber(d.gravity, 1), section.strands(),
+                   printNumber(share, 3), printNumber(section.material.yield.value, 0)),
+       printNumber(weight, 2) + " mm"});
   if (d.lever > 0) {
     const double knocked = d.gravity + nudge * d.lever;
-    w.lines.push_back({"with a knock", fmt::format("{} + {} N × {} mm", printNumber(d.gravity, 1), printNumber(nudge, 2), printNumber(d.lever, 0)),
+    w.lines.push_back({"with a knock",
+                       fmt::format("{} + {} N × {} mm", printNumber(d.gravity, 1), printNumber(nudge, 2),
+                                   printNumber(d.lever, 0)),
                        printNumber(knocked, 1) + " N mm"});
-    w.lines.push_back({"to come back from it",
-                       fmt::format("∛(6 × {} ÷ ({} × {} × {}))", printNumber(knocked, 1), section.strands(), printNumber(share, 3),
-                                   printNumber(section.material.flow2, 0)),
-                       printNumber(neededDiameter(knocked, 1, section.strands(), share, section.material.flow2), 2) + " mm"});
+    w.lines.push_back(
+        {"to come back from it",
+         fmt::format("∛(6 × {} ÷ ({} × {} × {}))", printNumber(knocked, 1), section.strands(),
+                     printNumber(share, 3), printNumber(section.material.flow2, 0)),
+         printNumber(neededDiameter(knocked, 1, section.strands(), share, section.material.flow2), 2) +
+             " mm"});
   }
   w.lines.push_back({"needed", {}, fmt::format("{} mm", printNumber(need.diameter, 2))});
-  w.source = fmt::format("Plausible yield {} to {} N/mm² makes it {} to {} mm: one gauge number is as fine as this can be.",
-                         printNumber(section.material.yield.low, 0), printNumber(section.material.yield.high, 0), printNumber(need.low, 2),
-                         printNumber(need.high, 2));
+  w.source = fmt::format(
+      "Plausible yield {} to {} N/mm² makes it {} to {} mm: one gauge number is as fine as this can be.",
+      printNumber(section.material.yield.low, 0), printNumber(section.material.yield.high, 0),
+      printNumber(need.low, 2), printNumber(need.high, 2));
   return w;
 }
 
@@ -137,8 +150,10 @@ Working effortWorking(const Hold& hold, const WireSection& section, double limbL
   w.title = fmt::format("why {} N", printNumber(hold.effort, 1));
   w.lines.push_back({"to bend it for good", strandSum(section, section.material.ultimate),
                      printNumber(section.capacity(section.material.ultimate), 1) + " N mm"});
-  w.lines.push_back({"over the lever of the fingers", fmt::format("÷ {} mm", printNumber(lever, 0)), printNumber(hold.effort, 1) + " N"});
-  w.source = fmt::format("{} N/mm² is the tensile strength. {:g} N is comfortable for an adult, about 5 N for children and sore hands.",
+  w.lines.push_back({"over the lever of the fingers", fmt::format("÷ {} mm", printNumber(lever, 0)),
+                     printNumber(hold.effort, 1) + " N"});
+  w.source = fmt::format("{} N/mm² is the tensile strength. {:g} N is comfortable for an adult, about 5 N "
+                         "for children and sore hands.",
                          printNumber(section.material.ultimate, 0), kEffortLimit);
   return w;
 }

@@ -2,9 +2,9 @@
 //
 //   d_need = max{ [6 FS M_g/(n k sigma_02)]^(1/3), [6 (M_g + F_n L)/(n k sigma_2)]^(1/3) }
 //
-// with FS = 2 on weight alone at the 0.2 % stress (set under one degree) and 1 on weight and knock at the 2 % stress
-// (set up to about 7 degrees: noticed, not ruined). Loads or strengths wrong by 40 % cost one gauge number, so a
-// recommended size always comes with the range it could be.
+// with FS = 2 on weight alone at the 0.2 % stress (set under one degree) and 1 on weight and knock at the 2 %
+// stress (set up to about 7 degrees: noticed, not ruined). Loads or strengths wrong by 40 % cost one gauge
+// number, so a recommended size always comes with the range it could be.
 #pragma once
 
 #include "hold/loads.h"
@@ -17,43 +17,46 @@
 
 namespace columna {
 
-inline constexpr double kHoldNeeded = 2.0;   ///< on weight (range 1.5-3)
-inline constexpr double kNudgeNeeded = 1.0;  ///< on weight and knock (1-1.3)
-inline constexpr double kEffortLimit = 10;   ///< N at the fingers, an adult posing (5-15)
-inline constexpr double kFingerLever = 30;   ///< mm, the lever fingers really use
+inline constexpr double kHoldNeeded = 2.0;  ///< on weight (range 1.5-3)
+inline constexpr double kNudgeNeeded = 1.0; ///< on weight and knock (1-1.3)
+inline constexpr double kEffortLimit = 10;  ///< N at the fingers, an adult posing (5-15)
+inline constexpr double kFingerLever = 30;  ///< mm, the lever fingers really use
 
 /// Diameter in mm that n strands keeping the share k need under `factor` times `moment` N mm at `sigma` MPa.
 [[nodiscard]] double neededDiameter(double moment, double factor, double strands, double share, double sigma);
 
 struct Need {
-  double diameter = 0;       ///< mm
-  double low = 0, high = 0;  ///< mm, over the range of the material's yield
-  size_t demand = 0;         ///< which demand asks for it
+  double diameter = 0;      ///< mm
+  double low = 0, high = 0; ///< mm, over the range of the material's yield
+  size_t demand = 0;        ///< which demand asks for it
 };
 
-/// What the worst of a limb's demands asks of `section`'s material and number of wires (its diameter is not used
-/// beyond the twist, which goes by diameters).
+/// What the worst of a limb's demands asks of `section`'s material and number of wires (its diameter is not
+/// used beyond the twist, which goes by diameters).
 [[nodiscard]] Need neededWire(const std::vector<Demand>& demands, double nudge, const WireSection& section);
 
 /// How a chosen wire does. Factors are infinite where nothing loads the limb.
 struct Hold {
-  double moment = 0;      ///< N mm of weight at the governing joint
-  double hold = 0;        ///< hold factor on weight
+  double moment = 0;                ///< N mm of weight at the governing joint
+  double hold = 0;                  ///< hold factor on weight
   double holdLow = 0, holdHigh = 0; ///< over the yield range
-  double nudge = 0;       ///< factor on weight and knock
-  double effort = 0;      ///< N at the fingers to bend it
-  double cover = 0;       ///< mm of wool over the bundle at the thinnest place (felted core and coat)
+  double nudge = 0;                 ///< factor on weight and knock
+  double effort = 0;                ///< N at the fingers to bend it
+  double cover = 0; ///< mm of wool over the bundle at the thinnest place (felted core and coat)
   size_t holdDemand = 0, nudgeDemand = 0;
 };
 
-[[nodiscard]] Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection& section, double limbLength);
+[[nodiscard]] Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection& section,
+                          double limbLength);
 
 /// Thinnest wire of the material that is at least `diameter`; nothing if none is.
 [[nodiscard]] std::optional<double> thinnestAtLeast(const Material& material, double diameter);
 
 /// How the hold factor comes about, and how the needed diameter does.
-[[nodiscard]] Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const WireSection& section);
-[[nodiscard]] Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge, const WireSection& section);
+[[nodiscard]] Working holdWorking(const std::vector<Demand>& demands, const Hold& hold,
+                                  const WireSection& section);
+[[nodiscard]] Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge,
+                                  const WireSection& section);
 [[nodiscard]] Working effortWorking(const Hold& hold, const WireSection& section, double limbLength);
 
 } // namespace columna

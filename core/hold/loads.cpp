@@ -68,14 +68,16 @@ private:
             const FigureBone& bone = figure_.bones[static_cast<size_t>(b)];
             const BoneMass& m = masses_[static_cast<size_t>(b)];
             // A bone cut by a root is two segments; each takes its part of the bone's weight.
-            own_[i].push_back({m.grams * length / bone.length, at + length * (length < bone.length * 0.999 ? 0.5 : m.at)});
+            own_[i].push_back(
+                {m.grams * length / bone.length, at + length * (length < bone.length * 0.999 ? 0.5 : m.at)});
           }
           at += length;
         }
       }
       // Bones without wire (a shoulder blade) hang at the limb's root.
       for (const int b : figure_.limbs[i].bones)
-        if (!figure_.bones[static_cast<size_t>(b)].wire) own_[i].push_back({masses_[static_cast<size_t>(b)].grams, 0});
+        if (!figure_.bones[static_cast<size_t>(b)].wire)
+          own_[i].push_back({masses_[static_cast<size_t>(b)].grams, 0});
     };
     for (size_t i = 0; i < count; ++i) fill(i);
     // What hangs off a limb away from the spine (toes, fingers) is added where it leaves that limb.
@@ -115,7 +117,9 @@ private:
     for (size_t s = 0; s + 1 < run.points.size(); ++s) {
       const double length = skeleton_.segmentLength(run, s);
       if (const int b = run.segmentBone[s]; b >= 0)
-        parts.push_back({masses_[static_cast<size_t>(b)].grams * length / figure_.bones[static_cast<size_t>(b)].length, at + length / 2});
+        parts.push_back(
+            {masses_[static_cast<size_t>(b)].grams * length / figure_.bones[static_cast<size_t>(b)].length,
+             at + length / 2});
       at += length;
       place.push_back(at);
     }
@@ -135,7 +139,8 @@ private:
         parts.push_back({gramsOf(i), root});
       }
     }
-    if (front < 0) rear = front = nearestTo(out_.centre, run, place); // nothing to stand on: held at its middle
+    if (front < 0)
+      rear = front = nearestTo(out_.centre, run, place); // nothing to stand on: held at its middle
 
     const auto overhang = [&](double from, bool forward) {
       std::vector<Hung> beyond;
@@ -148,20 +153,26 @@ private:
       const std::string joint = skeleton_.points[static_cast<size_t>(run.points[i])].id;
       if (s >= front && i + 1 < run.points.size())
         demand(run.segmentLimb[i], cantilever(joint, overhang(s, true), end - s, "all in front held level"));
-      if (s <= rear && i > 0) demand(run.segmentLimb[i - 1], cantilever(joint, overhang(s, false), s, "all behind held level"));
+      if (s <= rear && i > 0)
+        demand(run.segmentLimb[i - 1], cantilever(joint, overhang(s, false), s, "all behind held level"));
     }
     if (front <= rear) return;
     // What overhangs at either end bends the back too, as far as the legs do not take it.
     for (size_t i = 0; i + 1 < run.points.size(); ++i) {
-      const auto name = [&](size_t point) { return skeleton_.points[static_cast<size_t>(run.points[point])].id; };
-      if (place[i] == rear) demand(run.segmentLimb[i], cantilever(name(i), overhang(rear, false), rear, "all behind held level"));
+      const auto name = [&](size_t point) {
+        return skeleton_.points[static_cast<size_t>(run.points[point])].id;
+      };
+      if (place[i] == rear)
+        demand(run.segmentLimb[i], cantilever(name(i), overhang(rear, false), rear, "all behind held level"));
       if (place[i + 1] == front)
-        demand(run.segmentLimb[i], cantilever(name(i + 1), overhang(front, true), end - front, "all in front held level"));
+        demand(run.segmentLimb[i],
+               cantilever(name(i + 1), overhang(front, true), end - front, "all in front held level"));
     }
     bridge(run, place, parts, rear, front);
   }
 
-  void bridge(const WireRun& run, const std::vector<double>& place, const std::vector<Hung>& parts, double rear, double front) {
+  void bridge(const WireRun& run, const std::vector<double>& place, const std::vector<Hung>& parts,
+              double rear, double front) {
     double grams = 0;
     for (const Hung& p : parts)
       if (p.mm > rear && p.mm < front) grams += p.grams;
@@ -175,7 +186,8 @@ private:
     }
   }
 
-  [[nodiscard]] static Demand cantilever(const std::string& joint, const std::vector<Hung>& parts, double lever, std::string words) {
+  [[nodiscard]] static Demand cantilever(const std::string& joint, const std::vector<Hung>& parts,
+                                         double lever, std::string words) {
     Demand d{joint, levelMoment(parts), lever, std::move(words), {}};
     double grams = 0;
     for (const Hung& p : parts) grams += p.grams;
@@ -184,7 +196,8 @@ private:
     return d;
   }
 
-  [[nodiscard]] double nearestTo(const Vec3& centre, const WireRun& run, const std::vector<double>& place) const {
+  [[nodiscard]] double nearestTo(const Vec3& centre, const WireRun& run,
+                                 const std::vector<double>& place) const {
     double best = 0;
     double least = 1e18;
     for (size_t i = 0; i < run.points.size(); ++i) {
@@ -201,7 +214,8 @@ private:
     const auto i = static_cast<size_t>(l);
     const FigureLimb& limb = figure_.limbs[i];
     if (limb.kind == LimbKind::Digits) {
-      demand(l, cantilever(skeleton_.points[static_cast<size_t>(skeleton_.rootPoint[i])].id, own_[i], 0, "held level"));
+      demand(l, cantilever(skeleton_.points[static_cast<size_t>(skeleton_.rootPoint[i])].id, own_[i], 0,
+                           "held level"));
       return;
     }
     const WireRun& run = skeleton_.limbs[i].front();
@@ -212,7 +226,8 @@ private:
         if (h.mm >= at) beyond.push_back({h.grams, h.mm - at});
       // A standing leg is not knocked at its foot; the figure above it is (standingLeg).
       const double lever = stands(figure_, l) ? 0 : std::max(0.0, reach_[i] - at);
-      demand(l, cantilever(skeleton_.points[static_cast<size_t>(run.points[s])].id, beyond, lever, "held level"));
+      demand(l, cantilever(skeleton_.points[static_cast<size_t>(run.points[s])].id, beyond, lever,
+                           "held level"));
       at += skeleton_.segmentLength(run, s);
     }
   }
@@ -225,7 +240,8 @@ private:
     d.gravity = kLean * out_.weight * height / out_.legs;
     d.lever = figure_.overallHeight / out_.legs;
     d.words = "standing, leaning 15 %, per foot";
-    d.sum = fmt::format("0.15 × {} N × {} mm ÷ {}", printNumber(out_.weight, 2), printNumber(height, 0), out_.legs);
+    d.sum = fmt::format("0.15 × {} N × {} mm ÷ {}", printNumber(out_.weight, 2), printNumber(height, 0),
+                        out_.legs);
     demand(l, d);
   }
 
@@ -242,9 +258,12 @@ private:
 
 std::string_view id(Use use) {
   switch (use) {
-  case Use::Display: return "display";
-  case Use::Shelf: return "shelf";
-  case Use::Handled: return "handled";
+  case Use::Display:
+    return "display";
+  case Use::Shelf:
+    return "shelf";
+  case Use::Handled:
+    return "handled";
   }
   return "shelf";
 }
@@ -258,9 +277,12 @@ std::optional<Use> use(std::string_view id) {
 
 double nudgeLevel(Use use) {
   switch (use) {
-  case Use::Display: return 0.5;
-  case Use::Shelf: return 1;
-  case Use::Handled: return 2;
+  case Use::Display:
+    return 0.5;
+  case Use::Shelf:
+    return 1;
+  case Use::Handled:
+    return 2;
   }
   return 1;
 }
@@ -273,7 +295,8 @@ double levelMoment(const std::vector<Hung>& parts) {
   return moment;
 }
 
-Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses, Use use) {
+Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses,
+                  Use use) {
   return Loading(figure, skeleton, masses, use).run();
 }
 

@@ -1,5 +1,5 @@
-// What each limb's wire has to bear, in closed form: every part hanging level from its joint, the worst attitude it
-// can be posed in, and the legs under a figure that leans.
+// What each limb's wire has to bear, in closed form: every part hanging level from its joint, the worst
+// attitude it can be posed in, and the legs under a figure that leans.
 #pragma once
 
 #include "wire/skeleton.h"
@@ -17,7 +17,8 @@ enum class Use { Display, Shelf, Handled };
 /// 0.5 in a display case, 1 on a shelf, 2 handled.
 [[nodiscard]] double nudgeLevel(Use use);
 
-/// The knock in N for a figure of that weight in N: half the weight, but 0.10 to 0.50 N, times the use's level.
+/// The knock in N for a figure of that weight in N: half the weight, but 0.10 to 0.50 N, times the use's
+/// level.
 [[nodiscard]] double nudgeForce(double weight, Use use);
 
 /// Lean of a standing figure: offset of its centre of mass over the centre's height (range 0.1-0.25).
@@ -25,18 +26,18 @@ inline constexpr double kLean = 0.15;
 
 /// One thing a limb's wire must hold.
 struct Demand {
-  std::string joint;   ///< where: a point of the skeleton
-  double gravity = 0;  ///< moment of weight, N mm
-  double lever = 0;    ///< what the knock is multiplied by, mm; 0 when none is reckoned with
-  std::string words;   ///< "head and neck held level"
-  std::string sum;     ///< the sum with its figures
+  std::string joint;  ///< where: a point of the skeleton
+  double gravity = 0; ///< moment of weight, N mm
+  double lever = 0;   ///< what the knock is multiplied by, mm; 0 when none is reckoned with
+  std::string words;  ///< "head and neck held level"
+  std::string sum;    ///< the sum with its figures
 };
 
 struct Loads {
-  double weight = 0;       ///< N
-  double nudge = 0;        ///< N
-  Vec3 centre{0, 0, 0};    ///< centre of mass, mm
-  int legs = 0;            ///< legs that stand on the ground
+  double weight = 0;                      ///< N
+  double nudge = 0;                       ///< N
+  Vec3 centre{0, 0, 0};                   ///< centre of mass, mm
+  int legs = 0;                           ///< legs that stand on the ground
   std::vector<std::vector<Demand>> limbs; ///< of each limb; empty without wire
 };
 
@@ -47,9 +48,10 @@ struct BoneMass {
   double at = 0.5; ///< along the bone, 0..1
 };
 
-/// `masses` has one entry a bone. Legs count as standing when the lowest point of their surface, digits included, is
-/// within 2 % of the figure's height of the ground.
-[[nodiscard]] Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses, Use use);
+/// `masses` has one entry a bone. Legs count as standing when the lowest point of their surface, digits
+/// included, is within 2 % of the figure's height of the ground.
+[[nodiscard]] Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton,
+                                const std::vector<BoneMass>& masses, Use use);
 
 /// Moment in N mm of parts hung on a level, straight chain: g sum m_i l_i, grams and mm.
 struct Hung {

@@ -64,14 +64,16 @@ Standing standingOn(std::vector<Vec2> contacts, const Vec3& centre) {
   const Vec2 at(centre.x(), centre.y());
   out.margin = std::numeric_limits<double>::max();
   for (size_t i = 0; i < hull.size(); ++i) {
-    const Vec2 a = hull[i];
+    const Vec2& a = hull[i];
     const Vec2 edge = hull[(i + 1) % hull.size()] - a;
     const double inside = (edge.x() * (at.y() - a.y()) - edge.y() * (at.x() - a.x())) / edge.norm();
     if (inside >= out.margin) continue;
     out.margin = inside;
     const Vec2 outward(edge.y(), -edge.x());
-    if (std::abs(outward.y()) > std::abs(outward.x())) out.towards = "to the side";
-    else out.towards = outward.x() > 0 ? "forward" : "backward";
+    if (std::abs(outward.y()) > std::abs(outward.x()))
+      out.towards = "to the side";
+    else
+      out.towards = outward.x() > 0 ? "forward" : "backward";
   }
   out.tip = std::atan2(out.margin, std::max(centre.z(), 1e-9));
   out.stands = out.margin > 0;

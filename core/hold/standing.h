@@ -12,10 +12,11 @@ namespace columna {
 [[nodiscard]] bool stands(const Figure& figure, int limb);
 
 struct Standing {
-  std::vector<Vec2> support; ///< hull of the contact points, counter-clockwise, seen from above; fewer than 3: none
-  double margin = 0;         ///< mm from the centre of mass to the nearest edge; below 0 it falls
-  double tip = 0;            ///< radians it can be tipped towards that edge, atan(margin/height of the centre)
-  std::string towards;       ///< "forward", "backward", "to the side"
+  std::vector<Vec2>
+      support;         ///< hull of the contact points, counter-clockwise, seen from above; fewer than 3: none
+  double margin = 0;   ///< mm from the centre of mass to the nearest edge; below 0 it falls
+  double tip = 0;      ///< radians it can be tipped towards that edge, atan(margin/height of the centre)
+  std::string towards; ///< "forward", "backward", "to the side"
   bool stands = false;
 };
 

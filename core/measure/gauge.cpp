@@ -10,8 +10,8 @@ namespace {
 
 // BS 3737 numbers 10 to 34 in thousandths of an inch.
 constexpr int kFirstSwg = 10;
-constexpr std::array<double, 25> kSwgMils{128, 116, 104, 92,   80,   72,   64,   56,   48,  40,   36,  32, 28,
-                                          24,  22,  20,  18,   16.4, 14.8, 13.6, 12.4, 11.6, 10.8, 10, 9.2};
+constexpr std::array<double, 25> kSwgMils{128, 116, 104, 92, 80,   72,   64,   56,   48,   40,   36, 32, 28,
+                                          24,  22,  20,  18, 16.4, 14.8, 13.6, 12.4, 11.6, 10.8, 10, 9.2};
 
 std::string lower(std::string_view text) {
   std::string out;
@@ -61,14 +61,16 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
   if (const auto number = without(text, "swg")) {
     const auto n = parseNumber(*number);
     if (!n || *n != std::floor(*n) || !swgToMm(static_cast<int>(*n)))
-      return Problem{fmt::format("\"{}\" is not in the Imperial gauge table", given), {},
+      return Problem{fmt::format("\"{}\" is not in the Imperial gauge table", given),
+                     {},
                      "give a whole number from 10 to 34, or the diameter in mm"};
     return *swgToMm(static_cast<int>(*n));
   }
   if (const auto number = without(text, "awg")) {
     const auto n = parseNumber(*number);
     if (!n || *n < 0 || *n > 40)
-      return Problem{fmt::format("\"{}\" is not an American gauge that wire is sold in", given), {},
+      return Problem{fmt::format("\"{}\" is not an American gauge that wire is sold in", given),
+                     {},
                      "give a number from 0 to 40, or the diameter in mm"};
     return awgToMm(*n);
   }
@@ -81,15 +83,20 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
     if (*n < 0 || *n > 40 || !imperial)
       return Problem{fmt::format("\"{}\" does not say which gauge", given), {}, "give the diameter in mm"};
     const double american = awgToMm(*n);
-    return Problem{fmt::format("{0} gauge is two wires: {1:.2f} mm by the American gauge, {2:.2f} mm by the Imperial, "
-                               "and the thicker is {3:.1f} times as strong",
-                               printNumber(*n, 1), american, *imperial, std::pow(*imperial / american, 3)),
-                   {}, fmt::format("write {0} awg, {0} swg or the diameter in mm", printNumber(*n, 1))};
+    return Problem{
+        fmt::format("{0} gauge is two wires: {1:.2f} mm by the American gauge, {2:.2f} mm by the Imperial, "
+                    "and the thicker is {3:.1f} times as strong",
+                    printNumber(*n, 1), american, *imperial, std::pow(*imperial / american, 3)),
+        {},
+        fmt::format("write {0} awg, {0} swg or the diameter in mm", printNumber(*n, 1))};
   }
   const auto mm = parseLength(given, bare);
-  if (!mm) return Problem{fmt::format("\"{}\" is not a wire size", given), {}, "write it like 0.8 mm, 20 awg or 20 swg"};
+  if (!mm)
+    return Problem{
+        fmt::format("\"{}\" is not a wire size", given), {}, "write it like 0.8 mm, 20 awg or 20 swg"};
   if (!(*mm > 0) || *mm > 10)
-    return Problem{fmt::format("{} is not a wire's diameter", printLength(*mm, UnitSystem::Metric)), {},
+    return Problem{fmt::format("{} is not a wire's diameter", printLength(*mm, UnitSystem::Metric)),
+                   {},
                    "give a diameter above 0 and up to 10 mm"};
   return *mm;
 }

@@ -15,9 +15,18 @@ namespace {
 
 /// Lower-cased, trimmed, with the typographic signs people paste turned into plain ones.
 std::string plain(std::string_view text) {
-  static constexpr std::array<std::pair<std::string_view, std::string_view>, 12> signs{
-      {{"½", " 1/2"}, {"¼", " 1/4"}, {"¾", " 3/4"}, {"⅛", " 1/8"}, {"⅜", " 3/8"}, {"⅝", " 5/8"}, {"⅞", " 7/8"},
-       {"″", "\""}, {"”", "\""}, {"′", "'"}, {"\u00a0", " "}, {"−", "-"}}};
+  static constexpr std::array<std::pair<std::string_view, std::string_view>, 12> signs{{{"½", " 1/2"},
+                                                                                        {"¼", " 1/4"},
+                                                                                        {"¾", " 3/4"},
+                                                                                        {"⅛", " 1/8"},
+                                                                                        {"⅜", " 3/8"},
+                                                                                        {"⅝", " 5/8"},
+                                                                                        {"⅞", " 7/8"},
+                                                                                        {"″", "\""},
+                                                                                        {"”", "\""},
+                                                                                        {"′", "'"},
+                                                                                        {"\u00a0", " "},
+                                                                                        {"−", "-"}}};
   std::string out(text);
   for (const auto& [sign, replacement] : signs)
     for (size_t at = out.find(sign); at != std::string::npos; at = out.find(sign, at))
@@ -39,7 +48,8 @@ std::optional<double> decimal(std::string_view text) {
   double value = 0;
   const char* begin = number.data() + (number[0] == '+' ? 1 : 0);
   const auto [end, error] = std::from_chars(begin, number.data() + number.size(), value);
-  if (error != std::errc{} || end != number.data() + number.size() || !std::isfinite(value)) return std::nullopt;
+  if (error != std::errc{} || end != number.data() + number.size() || !std::isfinite(value))
+    return std::nullopt;
   return value;
 }
 
@@ -72,21 +82,39 @@ struct Unit {
   double factor; ///< how many base units one of these is
 };
 
-constexpr std::array<Unit, 12> kLengths{{{"inches", kMmPerInch}, {"inch", kMmPerInch}, {"in", kMmPerInch},
-                                         {"\"", kMmPerInch}, {"km", 1e6}, {"mm", 1}, {"cm", 10}, {"feet", 304.8},
-                                         {"ft", 304.8}, {"'", 304.8}, {"\u00b5m", 1e-3}, {"m", 1000}}};
-constexpr std::array<Unit, 6> kMasses{{{"kg", 1000}, {"mg", 1e-3}, {"grams", 1}, {"g", 1},
-                                       {"oz", kGramsPerOunce}, {"lb", 16 * kGramsPerOunce}}};
-constexpr std::array<Unit, 6> kAngles{{{"degrees", std::numbers::pi / 180}, {"degree", std::numbers::pi / 180},
-                                       {"deg", std::numbers::pi / 180}, {"°", std::numbers::pi / 180},
-                                       {"rad", 1}, {"turns", 2 * std::numbers::pi}}};
+constexpr std::array<Unit, 12> kLengths{{{"inches", kMmPerInch},
+                                         {"inch", kMmPerInch},
+                                         {"in", kMmPerInch},
+                                         {"\"", kMmPerInch},
+                                         {"km", 1e6},
+                                         {"mm", 1},
+                                         {"cm", 10},
+                                         {"feet", 304.8},
+                                         {"ft", 304.8},
+                                         {"'", 304.8},
+                                         {"\u00b5m", 1e-3},
+                                         {"m", 1000}}};
+constexpr std::array<Unit, 6> kMasses{{{"kg", 1000},
+                                       {"mg", 1e-3},
+                                       {"grams", 1},
+                                       {"g", 1},
+                                       {"oz", kGramsPerOunce},
+                                       {"lb", 16 * kGramsPerOunce}}};
+constexpr std::array<Unit, 6> kAngles{{{"degrees", std::numbers::pi / 180},
+                                       {"degree", std::numbers::pi / 180},
+                                       {"deg", std::numbers::pi / 180},
+                                       {"°", std::numbers::pi / 180},
+                                       {"rad", 1},
+                                       {"turns", 2 * std::numbers::pi}}};
 
 template <size_t N>
 Result<double> parseWithUnit(std::string_view text, const std::array<Unit, N>& units, double bareFactor,
                              std::string_view what, std::string_view example) {
   const std::string cleaned = plain(text);
-  const Problem problem{fmt::format("\"{}\" is not a {}", text, what), {}, fmt::format("write it like {}", example)};
-  if (cleaned.empty()) return Problem{fmt::format("no {} given", what), {}, fmt::format("write it like {}", example)};
+  const Problem problem{
+      fmt::format("\"{}\" is not a {}", text, what), {}, fmt::format("write it like {}", example)};
+  if (cleaned.empty())
+    return Problem{fmt::format("no {} given", what), {}, fmt::format("write it like {}", example)};
   for (const Unit& unit : units) {
     if (cleaned.size() <= unit.name.size() || !cleaned.ends_with(unit.name)) continue;
     std::string number = plain(cleaned.substr(0, cleaned.size() - unit.name.size()));
@@ -131,11 +159,13 @@ Result<double> parseNumber(std::string_view text) {
 }
 
 Result<double> parseLength(std::string_view text, UnitSystem bare) {
-  return parseWithUnit(text, kLengths, bare == UnitSystem::Metric ? 1.0 : kMmPerInch, "length", "160 mm or 6 1/4 in");
+  return parseWithUnit(text, kLengths, bare == UnitSystem::Metric ? 1.0 : kMmPerInch, "length",
+                       "160 mm or 6 1/4 in");
 }
 
 Result<double> parseMass(std::string_view text, UnitSystem bare) {
-  return parseWithUnit(text, kMasses, bare == UnitSystem::Metric ? 1.0 : kGramsPerOunce, "weight", "14 g or 1/2 oz");
+  return parseWithUnit(text, kMasses, bare == UnitSystem::Metric ? 1.0 : kGramsPerOunce, "weight",
+                       "14 g or 1/2 oz");
 }
 
 Result<double> parseAngle(std::string_view text) {
@@ -176,7 +206,8 @@ std::string printMass(double grams, UnitSystem system) {
 }
 
 std::string writeMass(double grams, UnitSystem system) {
-  return fmt::format("{:.12g} {}", system == UnitSystem::Metric ? grams : grams / kGramsPerOunce, massUnit(system));
+  return fmt::format("{:.12g} {}", system == UnitSystem::Metric ? grams : grams / kGramsPerOunce,
+                     massUnit(system));
 }
 
 std::string printAngle(double radians, int decimals) {

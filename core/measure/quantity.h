@@ -32,8 +32,9 @@ inline constexpr double kGravity = 9.81; ///< m/s2, to the three digits the wire
 /// An angle in radians. Units: deg, degree(s), °, rad. A bare number is degrees.
 [[nodiscard]] Result<double> parseAngle(std::string_view text);
 
-/// A length with its unit: `339 mm`, `10.5 mm`, `0.8 mm`; `6 1/4 in` in the inch system, to the nearest 1/16 in
-/// for 1 in and more and to a thousandth below that. `decimals` < 0 chooses: 0 from 100 mm, 1 from 10 mm, else 2.
+/// A length with its unit: `339 mm`, `10.5 mm`, `0.8 mm`; `6 1/4 in` in the inch system, to the nearest 1/16
+/// in for 1 in and more and to a thousandth below that. `decimals` < 0 chooses: 0 from 100 mm, 1 from 10 mm,
+/// else 2.
 [[nodiscard]] std::string printLength(double mm, UnitSystem system, int decimals = -1);
 
 /// The figure of a length without its unit, for large figures that carry the unit beside them.

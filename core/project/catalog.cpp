@@ -55,10 +55,12 @@ const Material* Catalog::material(std::string_view id) const {
 Result<std::string> readFile(const fs::path& path, size_t limit) {
   std::error_code error;
   if (!fs::exists(path, error)) return Problem{"the file is not there", path.string(), "check the name"};
-  if (fs::is_directory(path, error)) return Problem{"it is a folder, not a file", path.string(), "name a file in it"};
+  if (fs::is_directory(path, error))
+    return Problem{"it is a folder, not a file", path.string(), "name a file in it"};
   const auto size = fs::file_size(path, error);
   if (!error && size > limit)
-    return Problem{fmt::format("the file is {} MB, more than such a file can be", size >> 20U), path.string(), "check that it is the right one"};
+    return Problem{fmt::format("the file is {} MB, more than such a file can be", size >> 20U), path.string(),
+                   "check that it is the right one"};
   std::ifstream in(path, std::ios::binary);
   std::string text((std::istreambuf_iterator<char>(in)), std::istreambuf_iterator<char>());
   if (!in && !in.eof()) return Problem{"the file cannot be read", path.string(), "check who may read it"};
@@ -72,12 +74,16 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
   for (const fs::path& file : jsonFiles(data / "materials")) {
     const auto text = readFile(file, 1U << 20U);
     auto material = text ? readMaterial(*text, file.filename().string()) : Result<Material>(text.problem());
-    if (material) catalog.materials.push_back(std::move(material).value());
-    else catalog.problems.push_back(material.problem());
+    if (material)
+      catalog.materials.push_back(std::move(material).value());
+    else
+      catalog.problems.push_back(material.problem());
   }
-  std::sort(catalog.patterns.begin(), catalog.patterns.end(), [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
+  std::sort(catalog.patterns.begin(), catalog.patterns.end(),
+            [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())
-    return Problem{"no patterns or materials found", data.string(), "set COLUMNA_DATA to the program's data folder"};
+    return Problem{"no patterns or materials found", data.string(),
+                   "set COLUMNA_DATA to the program's data folder"};
   return catalog;
 }
 
@@ -93,8 +99,10 @@ fs::path dataFolder() {
 }
 
 fs::path ownPatternsFolder() {
-  if (const fs::path home = fromEnvironment("XDG_DATA_HOME"); !home.empty()) return home / "columna" / "patterns";
-  if (const fs::path home = fromEnvironment("HOME"); !home.empty()) return home / ".local" / "share" / "columna" / "patterns";
+  if (const fs::path home = fromEnvironment("XDG_DATA_HOME"); !home.empty())
+    return home / "columna" / "patterns";
+  if (const fs::path home = fromEnvironment("HOME"); !home.empty())
+    return home / ".local" / "share" / "columna" / "patterns";
   return {};
 }
 

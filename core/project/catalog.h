@@ -19,9 +19,11 @@ struct Catalog {
   [[nodiscard]] const Material* material(std::string_view id) const;
 };
 
-/// Reads `data`/patterns and `data`/materials, then the patterns in `own` (which may not exist): a maker's pattern
-/// takes the place of one with the same id. Error: the data folder is not there or has no pattern or no material.
-[[nodiscard]] Result<Catalog> loadCatalog(const std::filesystem::path& data, const std::filesystem::path& own = {});
+/// Reads `data`/patterns and `data`/materials, then the patterns in `own` (which may not exist): a maker's
+/// pattern takes the place of one with the same id. Error: the data folder is not there or has no pattern or
+/// no material.
+[[nodiscard]] Result<Catalog> loadCatalog(const std::filesystem::path& data,
+                                          const std::filesystem::path& own = {});
 
 /// The data folder: $COLUMNA_DATA, beside the program (../share/columna), or the source tree's.
 [[nodiscard]] std::filesystem::path dataFolder();

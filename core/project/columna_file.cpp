@@ -34,10 +34,12 @@ struct CloseEntry {
 Result<std::string> readEntry(zip_t* zip, zip_uint64_t index, zip_uint64_t limit, const std::string& file) {
   zip_stat_t stat;
   zip_stat_init(&stat);
-  if (zip_stat_index(zip, index, 0, &stat) != 0) return Problem{"an entry of the file cannot be read", file, "open the copy before it"};
+  if (zip_stat_index(zip, index, 0, &stat) != 0)
+    return Problem{"an entry of the file cannot be read", file, "open the copy before it"};
   const std::string name = stat.name ? stat.name : "an entry";
   if ((stat.valid & ZIP_STAT_SIZE) == 0 || stat.size > limit)
-    return Problem{fmt::format("{} claims to be {} MB, more than it may be", name, stat.size >> 20U), file, "open the copy before it"};
+    return Problem{fmt::format("{} claims to be {} MB, more than it may be", name, stat.size >> 20U), file,
+                   "open the copy before it"};
   std::unique_ptr<zip_file_t, CloseEntry> entry(zip_fopen_index(zip, index, 0));
   std::string bytes(stat.size, '\0');
   zip_uint64_t read = 0;
@@ -57,8 +59,9 @@ std::string backupHint(const fs::path& path) {
   std::error_code error;
   fs::path old = path;
   old += "~";
-  return fs::exists(old, error) ? fmt::format("the copy before the last save is beside it: {}", old.filename().string())
-                                : "open another copy of it";
+  return fs::exists(old, error)
+             ? fmt::format("the copy before the last save is beside it: {}", old.filename().string())
+             : "open another copy of it";
 }
 
 Result<ProjectFile> fromJsonText(const std::string& text, const std::string& file, const std::string& hint) {
@@ -71,7 +74,9 @@ Result<ProjectFile> fromJsonText(const std::string& text, const std::string& fil
   out.project = std::move(project).value();
   if (newer) {
     out.readOnly = true;
-    out.messages.push_back(fmt::format("{} was written by a newer Columna, so it opens for looking only; save it under another name to go on.", file));
+    out.messages.push_back(fmt::format("{} was written by a newer Columna, so it opens for looking only; "
+                                       "save it under another name to go on.",
+                                       file));
   }
   return out;
 }
@@ -80,9 +85,11 @@ Result<ProjectFile> fromJsonText(const std::string& text, const std::string& fil
 Result<ProjectFile> salvage(const std::string& bytes, const fs::path& path) {
   const std::string file = path.filename().string();
   const Salvaged found = salvageZip(bytes, kProjectLimit);
-  if (!found.anyEntry) return Problem{"it is not a Columna project", file, "choose a file that ends in .columna"};
+  if (!found.anyEntry)
+    return Problem{"it is not a Columna project", file, "choose a file that ends in .columna"};
   const auto json = found.whole.find("project.json");
-  if (json == found.whole.end()) return Problem{"the file is cut short and its project is lost", file, backupHint(path)};
+  if (json == found.whole.end())
+    return Problem{"the file is cut short and its project is lost", file, backupHint(path)};
   auto out = fromJsonText(json->second, file, backupHint(path));
   if (!out) return out.problem();
   ProjectFile saved = std::move(out).value();
@@ -90,7 +97,8 @@ Result<ProjectFile> salvage(const std::string& bytes, const fs::path& path) {
     if (name != "project.json" && name != "mimetype") saved.others[name] = content;
   std::string lost;
   for (const std::string& name : found.broken) lost += (lost.empty() ? "" : ", ") + name;
-  saved.messages.push_back(fmt::format("{} is damaged at its end; the project was saved{}.", file, lost.empty() ? "" : ", but lost: " + lost));
+  saved.messages.push_back(fmt::format("{} is damaged at its end; the project was saved{}.", file,
+                                       lost.empty() ? "" : ", but lost: " + lost));
   return saved;
 }
 
@@ -117,7 +125,8 @@ Result<ProjectFile> openProject(const fs::path& path) {
   zip_error_fini(&error);
 
   const zip_int64_t type = zip_name_locate(zip.get(), "mimetype", 0);
-  const auto mime = type < 0 ? Result<std::string>(Problem{}) : readEntry(zip.get(), static_cast<zip_uint64_t>(type), 256, file);
+  const auto mime = type < 0 ? Result<std::string>(Problem{})
+                             : readEntry(zip.get(), static_cast<zip_uint64_t>(type), 256, file);
   if (!mime || *mime != kMimeType)
     return Problem{"it is a zip file, but not a Columna project", file, "choose a file that Columna saved"};
   const zip_int64_t at = zip_name_locate(zip.get(), "project.json", 0);
@@ -147,7 +156,10 @@ Result<ProjectFile> openProject(const fs::path& path) {
 }
 
 Result<std::string> packProject(const ProjectFile& file) {
-  const auto fail = [](const char* why) { return Problem{fmt::format("the file could not be packed ({})", why), {}, "free some memory and try again"}; };
+  const auto fail = [](const char* why) {
+    return Problem{
+        fmt::format("the file could not be packed ({})", why), {}, "free some memory and try again"};
+  };
   zip_error_t error;
   zip_error_init(&error);
   zip_source_t* archive = zip_source_buffer_create(nullptr, 0, 0, &error);
@@ -167,7 +179,8 @@ Result<std::string> packProject(const ProjectFile& file) {
     }
     // One fixed date, so that the same project packs to the same bytes.
     zip_file_set_mtime(zip.get(), static_cast<zip_uint64_t>(index), 1700000000, 0);
-    return zip_set_file_compression(zip.get(), static_cast<zip_uint64_t>(index), stored ? ZIP_CM_STORE : ZIP_CM_DEFLATE, 0) == 0;
+    return zip_set_file_compression(zip.get(), static_cast<zip_uint64_t>(index),
+                                    stored ? ZIP_CM_STORE : ZIP_CM_DEFLATE, 0) == 0;
   };
   if (!add("mimetype", mime, true) || !add("project.json", json, false)) return fail("no entry");
   for (const auto& [name, content] : file.others)
@@ -188,7 +201,8 @@ Result<std::string> packProject(const ProjectFile& file) {
 
 std::optional<Problem> writeAtomically(const fs::path& path, std::string_view bytes, bool keepOld) {
   const auto fail = [&](const char* doing) {
-    return Problem{fmt::format("it could not be {} ({})", doing, std::strerror(errno)), path.string(), // NOLINT(concurrency-mt-unsafe)
+    return Problem{fmt::format("it could not be {} ({})", doing, std::strerror(errno)),
+                   path.string(), // NOLINT(concurrency-mt-unsafe)
                    "choose another folder, or make room; what was there is untouched"};
   };
   fs::path temporary = path;

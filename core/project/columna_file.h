@@ -1,5 +1,5 @@
-// The .columna file: a zip with `mimetype` first and stored, `project.json`, `thumbnail.png` and whatever else a
-// newer or other program put there, which is kept.
+// The .columna file: a zip with `mimetype` first and stored, `project.json`, `thumbnail.png` and whatever
+// else a newer or other program put there, which is kept.
 #pragma once
 
 #include "project/project.h"
@@ -15,14 +15,15 @@ inline constexpr std::string_view kMimeType = "application/vnd.columna";
 
 struct ProjectFile {
   Project project;
-  std::map<std::string, std::string> others; ///< further entries by name, bytes as stored (thumbnail.png, photos/...)
-  bool readOnly = false;                     ///< written by a newer program: look, but save under another name
-  std::vector<std::string> messages;         ///< what the maker should know: newer, damaged and what was saved
+  std::map<std::string, std::string>
+      others;                        ///< further entries by name, bytes as stored (thumbnail.png, photos/...)
+  bool readOnly = false;             ///< written by a newer program: look, but save under another name
+  std::vector<std::string> messages; ///< what the maker should know: newer, damaged and what was saved
 };
 
-/// Opens a project. A file cut short or with broken parts gives what could be saved, with messages; a newer one opens
-/// read-only. Errors: not there, not a zip, a zip of something else, an entry that claims more than it may hold
-/// (project.json 16 MB, all others together 256 MB), project.json lost or not a project.
+/// Opens a project. A file cut short or with broken parts gives what could be saved, with messages; a newer
+/// one opens read-only. Errors: not there, not a zip, a zip of something else, an entry that claims more than
+/// it may hold (project.json 16 MB, all others together 256 MB), project.json lost or not a project.
 [[nodiscard]] Result<ProjectFile> openProject(const std::filesystem::path& path);
 
 /// Saves atomically: written beside the target, flushed, renamed over it; the copy that was there is kept as
@@ -33,6 +34,7 @@ struct ProjectFile {
 [[nodiscard]] Result<std::string> packProject(const ProjectFile& file);
 
 /// Writes bytes atomically, as above, without keeping the old copy unless asked.
-[[nodiscard]] std::optional<Problem> writeAtomically(const std::filesystem::path& path, std::string_view bytes, bool keepOld = false);
+[[nodiscard]] std::optional<Problem> writeAtomically(const std::filesystem::path& path,
+                                                     std::string_view bytes, bool keepOld = false);
 
 } // namespace columna

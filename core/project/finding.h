@@ -10,9 +10,12 @@ enum class Level { Good, Doubtful, Wrong };
 
 [[nodiscard]] constexpr std::string_view word(Level level) {
   switch (level) {
-  case Level::Good: return "good";
-  case Level::Doubtful: return "doubtful";
-  case Level::Wrong: return "wrong";
+  case Level::Good:
+    return "good";
+  case Level::Doubtful:
+    return "doubtful";
+  case Level::Wrong:
+    return "wrong";
   }
   return "good";
 }

@@ -22,13 +22,18 @@ std::string times(double factor) {
 
 std::string_view endOf(LimbKind kind) {
   switch (kind) {
-  case LimbKind::Leg: return "foot";
-  case LimbKind::Arm: return "palm";
-  case LimbKind::Head: return "nose";
+  case LimbKind::Leg:
+    return "foot";
+  case LimbKind::Arm:
+    return "palm";
+  case LimbKind::Head:
+    return "nose";
   case LimbKind::Wing:
   case LimbKind::Tail:
-  case LimbKind::Digits: return "tip";
-  default: return "end";
+  case LimbKind::Digits:
+    return "tip";
+  default:
+    return "end";
   }
 }
 
@@ -44,8 +49,10 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
   const FigureLimb& part = plan.figure.limbs[l];
   if (!limb.wired) return;
   const std::string name = called(plan.figure, static_cast<int>(l), pair);
-  const std::string wire = fmt::format("{} mm {}", printNumber(limb.section.diameter, 2), limb.section.material.shortName);
-  const std::string range = fmt::format("{} to {}", printNumber(limb.need.low, 1), printNumber(limb.need.high, 1));
+  const std::string wire =
+      fmt::format("{} mm {}", printNumber(limb.section.diameter, 2), limb.section.material.shortName);
+  const std::string range =
+      fmt::format("{} to {}", printNumber(limb.need.low, 1), printNumber(limb.need.high, 1));
   const auto add = [&](Level level, std::string text, std::string brief) {
     out.push_back({level, part.id, std::move(text), std::move(brief)});
   };
@@ -54,32 +61,47 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
     n[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(n[0])));
     return n;
   }();
-  const std::string ask = fmt::format("take {} mm (it could be {}), or a stronger metal", printNumber(limb.need.diameter, 2), range);
+  const std::string ask = fmt::format("take {} mm (it could be {}), or a stronger metal",
+                                      printNumber(limb.need.diameter, 2), range);
   if (limb.hold.hold < 1)
-    add(Level::Wrong, fmt::format("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire, times(limb.hold.hold), ask),
+    add(Level::Wrong,
+        fmt::format("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire,
+                    times(limb.hold.hold), ask),
         fmt::format("{} will not hold", lowered));
   else if (!limb.chosen && !limb.fits)
-    add(Level::Doubtful, fmt::format("{}: no {} here is thick enough, {} mm is wanted (it could be {}); take a stronger metal or a smaller figure.", name,
-                                     limb.section.material.shortName, printNumber(limb.need.diameter, 1), range),
+    add(Level::Doubtful,
+        fmt::format("{}: no {} here is thick enough, {} mm is wanted (it could be {}); take a stronger metal "
+                    "or a smaller figure.",
+                    name, limb.section.material.shortName, printNumber(limb.need.diameter, 1), range),
         fmt::format("no wire for {}", lowered));
   else if (limb.hold.hold < kHoldNeeded - 1e-6)
-    add(Level::Doubtful, fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire, times(limb.hold.hold), kHoldNeeded, ask),
+    add(Level::Doubtful,
+        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire, times(limb.hold.hold),
+                    kHoldNeeded, ask),
         fmt::format("{} may sag", lowered));
   else if (limb.hold.nudge < kNudgeNeeded - 1e-6)
-    add(Level::Doubtful, fmt::format("{}: {} is bent by a knock of {} N; {}.", name, wire, printNumber(plan.loads.nudge, 2), ask),
+    add(Level::Doubtful,
+        fmt::format("{}: {} is bent by a knock of {} N; {}.", name, wire, printNumber(plan.loads.nudge, 2),
+                    ask),
         fmt::format("{} if knocked", lowered + (pair ? " droop" : " droops")));
   if (limb.hold.effort > kEffortLimit)
-    add(Level::Doubtful, fmt::format("{}: {} takes {} N at the {} to bend, more than the {:g} N fingers like; thinner wire would pose more easily.", name,
-                                     wire, printNumber(limb.hold.effort, 0), endOf(part.kind), kEffortLimit),
+    add(Level::Doubtful,
+        fmt::format("{}: {} takes {} N at the {} to bend, more than the {:g} N fingers like; thinner wire "
+                    "would pose more easily.",
+                    name, wire, printNumber(limb.hold.effort, 0), endOf(part.kind), kEffortLimit),
         fmt::format("{} stiff to pose", lowered));
   const double needed = coverNeeded(part);
   if (limb.hold.cover < 0)
-    add(Level::Wrong, fmt::format("{}: the wire is {} mm across, thicker than the part at its thinnest; take thinner wire, or build the figure larger.", name,
-                                  printNumber(limb.section.bundle(), 1)),
+    add(Level::Wrong,
+        fmt::format("{}: the wire is {} mm across, thicker than the part at its thinnest; take thinner wire, "
+                    "or build the figure larger.",
+                    name, printNumber(limb.section.bundle(), 1)),
         fmt::format("{} thinner than its wire", lowered));
   else if (limb.hold.cover < needed)
-    add(Level::Doubtful, fmt::format("{}: only {} mm of wool covers the wire, {} is wanted; take thinner wire, or build the figure larger.", name,
-                                     printNumber(limb.hold.cover, 1), printNumber(needed, 1)),
+    add(Level::Doubtful,
+        fmt::format("{}: only {} mm of wool covers the wire, {} is wanted; take thinner wire, or build the "
+                    "figure larger.",
+                    name, printNumber(limb.hold.cover, 1), printNumber(needed, 1)),
         fmt::format("{} thinly covered", lowered));
 }
 
@@ -89,23 +111,33 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
     out.push_back({level, "figure", std::move(text), std::move(brief)});
   };
   if (plan.loads.legs == 0)
-    add(Level::Doubtful, "No leg reaches the ground, so nothing is said of how it stands; plan a base or a hanger.", "no legs to stand on");
+    add(Level::Doubtful,
+        "No leg reaches the ground, so nothing is said of how it stands; plan a base or a hanger.",
+        "no legs to stand on");
   else if (s.support.empty() || !s.stands)
-    add(Level::Wrong, fmt::format("It falls {}: its weight lies {} mm outside its feet; move the feet, or glue them to a base.", s.towards,
-                                  printNumber(-s.margin, 0)),
+    add(Level::Wrong,
+        fmt::format(
+            "It falls {}: its weight lies {} mm outside its feet; move the feet, or glue them to a base.",
+            s.towards, printNumber(-s.margin, 0)),
         "it falls over");
   else if (s.tip < kTipNeeded || s.margin < kMarginNeeded)
-    add(Level::Doubtful, fmt::format("It tips {} at {}, {} mm inside its feet; spread the feet, or glue them to a base.", s.towards, printAngle(s.tip),
-                                     printNumber(s.margin, 0)),
+    add(Level::Doubtful,
+        fmt::format("It tips {} at {}, {} mm inside its feet; spread the feet, or glue them to a base.",
+                    s.towards, printAngle(s.tip), printNumber(s.margin, 0)),
         "it tips easily");
   const double height = plan.figure.overallHeight;
   if (height < kCheckedSmallest || height > kCheckedLargest)
-    add(Level::Doubtful, fmt::format("The rules were checked on figures of {:g} to {:g} mm; at {} mm they are stretched, so try a limb first.",
-                                     kCheckedSmallest, kCheckedLargest, printNumber(height, 0)),
+    add(Level::Doubtful,
+        fmt::format("The rules were checked on figures of {:g} to {:g} mm; at {} mm they are stretched, so "
+                    "try a limb first.",
+                    kCheckedSmallest, kCheckedLargest, printNumber(height, 0)),
         "outside the checked sizes");
   for (const auto& [limbId, choice] : project.limbs)
     if (!plan.figure.limb(limbId))
-      add(Level::Doubtful, fmt::format("A choice is kept for {}, which this animal does not have; it comes back with the animal.", limbId),
+      add(Level::Doubtful,
+          fmt::format(
+              "A choice is kept for {}, which this animal does not have; it comes back with the animal.",
+              limbId),
           "a choice without a limb");
   for (const Piece& piece : plan.pieces) {
     const double sold = plan.sections.empty() ? 0 : [&] {
@@ -114,10 +146,12 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
       return 0.0;
     }();
     if (sold > 0 && piece.cut > sold && piece.mirrorOf < 0) {
-      const std::string limb = piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
+      const std::string limb =
+          piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
       out.push_back({Level::Doubtful, limb,
-                     fmt::format("Piece {} wants {} mm, more than one stem of {:g} mm; lap two by 30 mm and twist them, away from joints.", piece.tag,
-                                 printNumber(piece.cut, 0), sold),
+                     fmt::format("Piece {} wants {} mm, more than one stem of {:g} mm; lap two by 30 mm and "
+                                 "twist them, away from joints.",
+                                 piece.tag, printNumber(piece.cut, 0), sold),
                      fmt::format("piece {} longer than a stem", piece.tag)});
     }
   }
@@ -126,8 +160,9 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
 bool alike(const Plan& plan, size_t l, size_t twin) {
   const LimbPlan& a = plan.limbs[l];
   const LimbPlan& b = plan.limbs[twin];
-  return a.wired == b.wired && a.section.diameter == b.section.diameter && a.section.material.id == b.section.material.id &&
-         a.hold.hold == b.hold.hold && a.hold.nudge == b.hold.nudge;
+  return a.wired == b.wired && a.section.diameter == b.section.diameter &&
+         a.section.material.id == b.section.material.id && a.hold.hold == b.hold.hold &&
+         a.hold.nudge == b.hold.nudge;
 }
 
 } // namespace
@@ -139,14 +174,17 @@ std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
     const bool pair = twin >= 0 && alike(plan, l, static_cast<size_t>(twin));
     if (pair && static_cast<size_t>(twin) < l) continue; // said of both already
     look(out, plan, l, pair);
-    if (plan.wool.coatThickness > 0 && plan.wool.limbs[l].coreVolume <= 0 && plan.figure.limbs[l].kind != LimbKind::Digits)
+    if (plan.wool.coatThickness > 0 && plan.wool.limbs[l].coreVolume <= 0 &&
+        plan.figure.limbs[l].kind != LimbKind::Digits)
       out.push_back({Level::Doubtful, plan.figure.limbs[l].id,
-                     fmt::format("{}: thinner than its coat of {} mm, so it is coat wool all through.", called(plan.figure, static_cast<int>(l), pair),
+                     fmt::format("{}: thinner than its coat of {} mm, so it is coat wool all through.",
+                                 called(plan.figure, static_cast<int>(l), pair),
                                  printNumber(plan.wool.coatThickness, 1)),
                      fmt::format("{} all coat", plan.figure.limbs[l].family)});
   }
   lookAtFigure(out, project, plan);
-  std::stable_sort(out.begin(), out.end(), [](const Finding& a, const Finding& b) { return a.level > b.level; });
+  std::stable_sort(out.begin(), out.end(),
+                   [](const Finding& a, const Finding& b) { return a.level > b.level; });
   return out;
 }
 
@@ -161,10 +199,13 @@ void judge(Plan& plan) {
     look(found, plan, l, false);
     limb.verdict = Level::Good;
     for (const Finding& f : found) limb.verdict = std::max(limb.verdict, f.level);
-    const std::string bend = fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
-                                         endOf(plan.figure.limbs[l].kind));
-    if (limb.hold.hold < 1) limb.sentence = fmt::format("Gives way: it holds {} its load; {}.", times(limb.hold.hold), bend);
-    else limb.sentence = fmt::format("Holds {} its load; {}.", times(limb.hold.hold), bend);
+    const std::string bend =
+        fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
+                    endOf(plan.figure.limbs[l].kind));
+    if (limb.hold.hold < 1)
+      limb.sentence = fmt::format("Gives way: it holds {} its load; {}.", times(limb.hold.hold), bend);
+    else
+      limb.sentence = fmt::format("Holds {} its load; {}.", times(limb.hold.hold), bend);
     if (limb.hold.hold >= kHoldNeeded - 1e-6 && limb.hold.nudge < kNudgeNeeded - 1e-6)
       limb.sentence = fmt::format("Holds {} its load, but droops if knocked.", times(limb.hold.hold));
   }

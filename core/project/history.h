@@ -1,5 +1,5 @@
-// Named, undoable changes. A project is plain values, so a step is the project before it; no step is ever merged with
-// one of another name, and a run of changes of the same thing (a drag) is one step.
+// Named, undoable changes. A project is plain values, so a step is the project before it; no step is ever
+// merged with one of another name, and a run of changes of the same thing (a drag) is one step.
 #pragma once
 
 #include "project/project.h"

@@ -25,7 +25,8 @@ double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
 
 class Planner {
 public:
-  Planner(const Project& project, const Catalog& catalog, Figure figure) : project_(project), catalog_(catalog) {
+  Planner(const Project& project, const Catalog& catalog, Figure figure)
+      : project_(project), catalog_(catalog) {
     plan_.figure = std::move(figure);
     plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction);
@@ -43,7 +44,8 @@ public:
     }
     plan_.wool = planWool(plan_.figure, volume_, coat, firm);
     settleWire();
-    plan_.pieces = makePieces(plan_.figure, plan_.skeleton, project_.construction, plan_.groups, plan_.sections, fineWire());
+    plan_.pieces = makePieces(plan_.figure, plan_.skeleton, project_.construction, plan_.groups,
+                              plan_.sections, fineWire());
     plan_.standing = standing(plan_.figure, plan_.loads.centre);
     totals();
     judge(plan_);
@@ -76,7 +78,8 @@ private:
       WireSection section;
       section.material = *material;
       // Stems are too springy for toes; they take binding wire.
-      if (group.digits && material->strandsPerWire > 1 && catalog_.material("steel-binding")) section.material = *catalog_.material("steel-binding");
+      if (group.digits && material->strandsPerWire > 1 && catalog_.material("steel-binding"))
+        section.material = *catalog_.material("steel-binding");
       section.diameter = section.material.diameters.front();
       plan_.sections.push_back(std::move(section));
       for (const int l : group.limbs) {
@@ -109,7 +112,8 @@ private:
         for (const WireRun& run : plan_.skeleton.limbs[static_cast<size_t>(plan_.groups[g].limbs[m])])
           for (size_t s = 0; s + 1 < run.points.size(); ++s)
             if (run.segmentBone[s] >= 0)
-              out[static_cast<size_t>(run.segmentBone[s])].grams += perMm * plan_.skeleton.segmentLength(run, s);
+              out[static_cast<size_t>(run.segmentBone[s])].grams +=
+                  perMm * plan_.skeleton.segmentLength(run, s);
       }
     return out;
   }
@@ -127,7 +131,8 @@ private:
         const auto l = static_cast<size_t>(plan_.groups[g].limbs[m]);
         LimbPlan& limb = plan_.limbs[l];
         limb.section = sectionOf(g, m);
-        limb.hold = holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section, plan_.figure.limbs[l].length);
+        limb.hold =
+            holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section, plan_.figure.limbs[l].length);
         limb.hold.cover = coverOf(plan_.figure, plan_.figure.limbs[l], limb.section.bundle());
       }
   }
@@ -200,13 +205,15 @@ int Plan::pieceOf(int limb) const {
   for (const bool alone : {true, false})
     for (size_t p = 0; p < pieces.size(); ++p) {
       const auto& in = pieces[p].limbs;
-      if (std::find(in.begin(), in.end(), static_cast<int>(i)) != in.end() && (!alone || in.size() == 1)) return static_cast<int>(p);
+      if (std::find(in.begin(), in.end(), static_cast<int>(i)) != in.end() && (!alone || in.size() == 1))
+        return static_cast<int>(p);
     }
   return -1;
 }
 
 bool Plan::anyWrong() const {
-  return std::any_of(findings.begin(), findings.end(), [](const Finding& f) { return f.level == Level::Wrong; });
+  return std::any_of(findings.begin(), findings.end(),
+                     [](const Finding& f) { return f.level == Level::Wrong; });
 }
 
 std::optional<double> nextWire(const Plan& plan, int limb, int step) {

@@ -1,5 +1,5 @@
-// The plan: everything that follows from a project. plan() is a pure function; the same input gives the same output,
-// bit for bit. The interface, the command line, the sheet and the tests all read this.
+// The plan: everything that follows from a project. plan() is a pure function; the same input gives the same
+// output, bit for bit. The interface, the command line, the sheet and the tests all read this.
 #pragma once
 
 #include "hold/gauge_rule.h"
@@ -18,20 +18,20 @@ namespace columna {
 struct LimbPlan {
   bool wired = false;
   int group = -1;
-  WireSection section;    ///< this limb's wires
-  Need need;              ///< what the sums ask for in this material
+  WireSection section; ///< this limb's wires
+  Need need;           ///< what the sums ask for in this material
   Hold hold;
-  bool chosen = false;    ///< the maker chose the wire
-  bool fits = true;       ///< false: no size of this material is thick enough
+  bool chosen = false; ///< the maker chose the wire
+  bool fits = true;    ///< false: no size of this material is thick enough
   Level verdict = Level::Good;
-  std::string sentence;   ///< "Holds 4.5 times its load; bends with 1 N at the end."
+  std::string sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
 };
 
 struct Totals {
-  double wireLength = 0; ///< mm, all pieces as cut
-  double wireMass = 0;   ///< g
+  double wireLength = 0;     ///< mm, all pieces as cut
+  double wireMass = 0;       ///< g
   double core = 0, coat = 0; ///< g
-  double mass = 0;       ///< g
+  double mass = 0;           ///< g
 };
 
 struct Plan {
@@ -43,7 +43,7 @@ struct Plan {
   Loads loads;
   Standing standing;
   WoolPlan wool;
-  std::vector<LimbPlan> limbs; ///< one a limb of the figure
+  std::vector<LimbPlan> limbs;   ///< one a limb of the figure
   std::vector<Finding> findings; ///< worst first, then in body order
   Totals totals;
 
@@ -52,7 +52,8 @@ struct Plan {
   [[nodiscard]] bool anyWrong() const;
 };
 
-/// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can have.
+/// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can
+/// have.
 [[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog);
 
 /// Findings of a plan otherwise complete.
@@ -61,7 +62,8 @@ struct Plan {
 /// Sets each limb's verdict and sentence.
 void judge(Plan& plan);
 
-/// The next thicker (+1) or thinner (-1) wire of a limb's material than the one it has now; nothing past the end.
+/// The next thicker (+1) or thinner (-1) wire of a limb's material than the one it has now; nothing past the
+/// end.
 [[nodiscard]] std::optional<double> nextWire(const Plan& plan, int limb, int step);
 
 /// The plan as the JSON of docs/schema/plan.schema.json.

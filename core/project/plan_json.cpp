@@ -14,7 +14,9 @@ Json factor(double value) { return std::isfinite(value) ? Json(value) : Json(nul
 
 Json wireJson(const WireSection& section) {
   const auto swg = nearestSwg(section.diameter);
-  return {{"material", section.material.id}, {"diameter_mm", section.diameter}, {"awg", nearestAwg(section.diameter)},
+  return {{"material", section.material.id},
+          {"diameter_mm", section.diameter},
+          {"awg", nearestAwg(section.diameter)},
           {"swg", swg ? Json(*swg) : Json(nullptr)}};
 }
 
@@ -24,7 +26,8 @@ Json toJson(const Plan& plan) {
   const Figure& f = plan.figure;
   Json bones = Json::array();
   for (const FigureBone& b : f.bones)
-    bones.push_back({{"id", b.id}, {"limb", f.limbs[static_cast<size_t>(b.limb)].id}, {"length_mm", b.length}});
+    bones.push_back(
+        {{"id", b.id}, {"limb", f.limbs[static_cast<size_t>(b.limb)].id}, {"length_mm", b.length}});
   Json limbs = Json::array();
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     const FigureLimb& limb = f.limbs[l];
@@ -47,7 +50,10 @@ Json toJson(const Plan& plan) {
     if (p.wired) out["need_mm"] = {{"value", p.need.diameter}, {"low", p.need.low}, {"high", p.need.high}};
     Json girths = Json::array();
     for (const Girth& g : w.girths)
-      girths.push_back({{"along_mm", g.along}, {"finished_mm", g.finished}, {"felted_mm", g.felted}, {"wound_mm", g.wound}});
+      girths.push_back({{"along_mm", g.along},
+                        {"finished_mm", g.finished},
+                        {"felted_mm", g.felted},
+                        {"wound_mm", g.wound}});
     out["girths"] = std::move(girths);
     limbs.push_back(std::move(out));
   }
@@ -55,26 +61,44 @@ Json toJson(const Plan& plan) {
   for (const Piece& p : plan.pieces) {
     Json features = Json::array();
     for (const Feature& each : p.features)
-      features.push_back({{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", each.note}});
+      features.push_back(
+          {{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", each.note}});
     Json route = Json::array();
     for (const int point : p.route) route.push_back(plan.skeleton.points[static_cast<size_t>(point)].id);
-    pieces.push_back({{"id", p.tag}, {"name", p.name}, {"material", p.material}, {"diameter_mm", p.diameter}, {"cut_mm", p.cut},
-                      {"bones_mm", p.bones}, {"route", std::move(route)}, {"features", std::move(features)}});
+    pieces.push_back({{"id", p.tag},
+                      {"name", p.name},
+                      {"material", p.material},
+                      {"diameter_mm", p.diameter},
+                      {"cut_mm", p.cut},
+                      {"bones_mm", p.bones},
+                      {"route", std::move(route)},
+                      {"features", std::move(features)}});
   }
   Json findings = Json::array();
   for (const Finding& each : plan.findings)
     findings.push_back({{"level", word(each.level)}, {"where", each.where}, {"text", each.text}});
   return {{"schema", "columna-plan/1"},
           {"figure",
-           {{"pattern", f.patternId}, {"height_mm", f.overallHeight}, {"shoulder_height_mm", f.shoulderHeight},
-            {"body_length_mm", f.bodyLength}, {"total_length_mm", f.totalLength}, {"coat_mm", plan.wool.coatThickness}, {"bones", std::move(bones)}}},
+           {{"pattern", f.patternId},
+            {"height_mm", f.overallHeight},
+            {"shoulder_height_mm", f.shoulderHeight},
+            {"body_length_mm", f.bodyLength},
+            {"total_length_mm", f.totalLength},
+            {"coat_mm", plan.wool.coatThickness},
+            {"bones", std::move(bones)}}},
           {"limbs", std::move(limbs)},
           {"pieces", std::move(pieces)},
-          {"standing", {{"stands", plan.standing.stands}, {"margin_mm", plan.standing.margin}, {"tip_deg", plan.standing.tip * 180 / 3.141592653589793},
-                        {"towards", plan.standing.towards}}},
+          {"standing",
+           {{"stands", plan.standing.stands},
+            {"margin_mm", plan.standing.margin},
+            {"tip_deg", plan.standing.tip * 180 / 3.141592653589793},
+            {"towards", plan.standing.towards}}},
           {"totals",
-           {{"wire_mm", plan.totals.wireLength}, {"wire_g", plan.totals.wireMass}, {"core_g", plan.totals.core},
-            {"coat_g", plan.totals.coat}, {"mass_g", plan.totals.mass}}},
+           {{"wire_mm", plan.totals.wireLength},
+            {"wire_g", plan.totals.wireMass},
+            {"core_g", plan.totals.core},
+            {"coat_g", plan.totals.coat},
+            {"mass_g", plan.totals.mass}}},
           {"findings", std::move(findings)}};
 }
 

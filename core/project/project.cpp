@@ -19,9 +19,12 @@ struct Bad {
 
 constexpr std::string_view sizeKey(SizeBy by) {
   switch (by) {
-  case SizeBy::ShoulderHeight: return "shoulder_height";
-  case SizeBy::BodyLength: return "body_length";
-  case SizeBy::OverallHeight: break;
+  case SizeBy::ShoulderHeight:
+    return "shoulder_height";
+  case SizeBy::BodyLength:
+    return "body_length";
+  case SizeBy::OverallHeight:
+    break;
   }
   return "height";
 }
@@ -38,7 +41,8 @@ public:
       const char* begin = schema.data() + kSchema.size();
       std::from_chars(begin, schema.data() + schema.size(), version);
     }
-    if (version < 1) fail("schema", fmt::format("is \"{}\", not a project's", schema), "open another copy of the file");
+    if (version < 1)
+      fail("schema", fmt::format("is \"{}\", not a project's", schema), "open another copy of the file");
     newer = version > kVersion;
     Project p;
     p.name = text(json_, "name");
@@ -76,16 +80,19 @@ private:
     throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
   }
   std::string text(const Json& in, const std::string& key) const {
-    if (!in.contains(key) || !in[key].is_string()) fail(key, "is missing or not text", "open another copy of the file");
+    if (!in.contains(key) || !in[key].is_string())
+      fail(key, "is missing or not text", "open another copy of the file");
     return in[key].get<std::string>();
   }
   double number(const Json& in, const std::string& key) const {
-    if (!in.contains(key) || !in[key].is_number()) fail(key, "is missing or not a number", "open another copy of the file");
+    if (!in.contains(key) || !in[key].is_number())
+      fail(key, "is missing or not a number", "open another copy of the file");
     return in[key].get<double>();
   }
 
   void readSize(Project& p) const {
-    if (!json_.contains("size") || !json_["size"].is_object()) fail("size", "is missing", "open another copy of the file");
+    if (!json_.contains("size") || !json_["size"].is_object())
+      fail("size", "is missing", "open another copy of the file");
     const Json& size = json_["size"];
     const std::string by = text(size, "by");
     bool known = false;
@@ -96,24 +103,29 @@ private:
       }
     if (!known) fail("size.by", fmt::format("is \"{}\"", by), "use height, shoulder_height or body_length");
     p.size.mm = number(size, "mm");
-    if (const auto problem = sizeProblem(p.size.by, p.size.mm)) fail("size.mm:", problem->what, problem->remedy);
+    if (const auto problem = sizeProblem(p.size.by, p.size.mm))
+      fail("size.mm:", problem->what, problem->remedy);
   }
 
   void readLimbs(Project& p) const {
     if (!json_.contains("limbs")) return;
-    if (!json_["limbs"].is_object()) fail("limbs", "is not a group of fields", "open another copy of the file");
+    if (!json_["limbs"].is_object())
+      fail("limbs", "is not a group of fields", "open another copy of the file");
     for (const auto& [limbId, in] : json_["limbs"].items()) {
-      if (!in.is_object()) fail("limbs." + limbId, "is not a group of fields", "open another copy of the file");
+      if (!in.is_object())
+        fail("limbs." + limbId, "is not a group of fields", "open another copy of the file");
       LimbChoice choice;
       if (in.contains("material")) choice.material = text(in, "material");
       if (in.contains("diameter_mm")) {
         const double d = number(in, "diameter_mm");
-        if (!(d > 0) || d > 10) fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d), "give above 0 and up to 10 mm");
+        if (!(d > 0) || d > 10)
+          fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d), "give above 0 and up to 10 mm");
         choice.diameter = d;
       }
       if (in.contains("firmness")) {
         choice.firmness = firmness(text(in, "firmness"));
-        if (!choice.firmness) fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
+        if (!choice.firmness)
+          fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
       }
       if (!choice.empty()) p.limbs[limbId] = choice;
     }
@@ -124,8 +136,10 @@ private:
 };
 
 void put(Json& in, const char* key, bool set, const Json& value) {
-  if (set) in[key] = value;
-  else if (in.is_object()) in.erase(key);
+  if (set)
+    in[key] = value;
+  else if (in.is_object())
+    in.erase(key);
 }
 
 } // namespace
@@ -154,7 +168,8 @@ Json toJson(const Project& project) {
     Json& in = limbs[limbId];
     put(in, "material", choice.material.has_value(), choice.material.value_or(""));
     put(in, "diameter_mm", choice.diameter.has_value(), choice.diameter.value_or(0));
-    put(in, "firmness", choice.firmness.has_value(), std::string(word(choice.firmness.value_or(Firmness::Medium))));
+    put(in, "firmness", choice.firmness.has_value(),
+        std::string(word(choice.firmness.value_or(Firmness::Medium))));
   }
   out["untied"] = project.untied;
   return out;

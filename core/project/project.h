@@ -1,4 +1,5 @@
-// A project: what the maker decided, as plain values. It knows no screen and no sums; plan() makes everything from it.
+// A project: what the maker decided, as plain values. It knows no screen and no sums; plan() makes everything
+// from it.
 #pragma once
 
 #include "anatomy/figure.h"
@@ -54,9 +55,10 @@ struct Project {
 /// The project as the JSON of docs/schema/project.schema.json, unknown keys of the file it came from kept.
 [[nodiscard]] nlohmann::json toJson(const Project& project);
 
-/// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an unknown
-/// construction, use or firmness. Pattern and material ids are checked when planning. `newer` is set when the schema
-/// is later than this program's; what is known is read all the same.
-[[nodiscard]] Result<Project> projectFromJson(const nlohmann::json& json, const std::string& file, bool& newer);
+/// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an
+/// unknown construction, use or firmness. Pattern and material ids are checked when planning. `newer` is set
+/// when the schema is later than this program's; what is known is read all the same.
+[[nodiscard]] Result<Project> projectFromJson(const nlohmann::json& json, const std::string& file,
+                                              bool& newer);
 
 } // namespace columna

@@ -11,7 +11,8 @@ constexpr size_t kHeader = 30; // fixed part of a local file header
 
 std::uint32_t number(const std::string& bytes, size_t at, int size) {
   std::uint32_t value = 0;
-  for (int i = size - 1; i >= 0; --i) value = (value << 8U) | static_cast<unsigned char>(bytes[at + static_cast<size_t>(i)]);
+  for (int i = size - 1; i >= 0; --i)
+    value = (value << 8U) | static_cast<unsigned char>(bytes[at + static_cast<size_t>(i)]);
   return value;
 }
 
@@ -19,7 +20,8 @@ std::uint32_t number(const std::string& bytes, size_t at, int size) {
 std::optional<std::string> inflateAt(const std::string& bytes, size_t at, std::uint64_t limit) {
   z_stream stream{};
   if (inflateInit2(&stream, -MAX_WBITS) != Z_OK) return std::nullopt;
-  stream.next_in = reinterpret_cast<Bytef*>(const_cast<char*>(bytes.data() + at)); // NOLINT: zlib takes it non-const
+  stream.next_in =
+      reinterpret_cast<Bytef*>(const_cast<char*>(bytes.data() + at)); // NOLINT: zlib takes it non-const
   stream.avail_in = static_cast<uInt>(bytes.size() - at);
   std::string out;
   int state = Z_OK;
@@ -37,7 +39,8 @@ std::optional<std::string> inflateAt(const std::string& bytes, size_t at, std::u
 }
 
 std::uint32_t sumOf(const std::string& content) {
-  return static_cast<std::uint32_t>(crc32(0, reinterpret_cast<const Bytef*>(content.data()), static_cast<uInt>(content.size()))); // NOLINT
+  return static_cast<std::uint32_t>(
+      crc32(0, reinterpret_cast<const Bytef*>(content.data()), static_cast<uInt>(content.size()))); // NOLINT
 }
 
 } // namespace
@@ -58,11 +61,14 @@ Salvaged salvageZip(const std::string& bytes, std::uint64_t limit) {
     const std::string name = bytes.substr(at + kHeader, nameLength);
     const bool later = (flags & 8U) != 0; // sizes and sum follow the data
     std::optional<std::string> content;
-    if (method == 0 && !later && packed <= limit && begin + packed <= bytes.size()) content = bytes.substr(begin, packed);
+    if (method == 0 && !later && packed <= limit && begin + packed <= bytes.size())
+      content = bytes.substr(begin, packed);
     if (method == 8) content = inflateAt(bytes, begin, limit);
     if (content && !later && sumOf(*content) != sum) content.reset();
-    if (content) out.whole[name] = *std::move(content);
-    else out.broken.push_back(name);
+    if (content)
+      out.whole[name] = *std::move(content);
+    else
+      out.broken.push_back(name);
   }
   return out;
 }

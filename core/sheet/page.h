@@ -19,12 +19,12 @@ struct Mark {
   enum class Kind { Line, Text, Disc } kind = Kind::Line;
   std::vector<Eigen::Vector2d> points;
   bool closed = false;
-  double width = 0.2;             ///< mm; 0: no stroke
+  double width = 0.2; ///< mm; 0: no stroke
   bool filled = false;
   Rgb stroke, fill;
-  std::vector<double> dash;       ///< mm on, mm off, ...
+  std::vector<double> dash; ///< mm on, mm off, ...
   std::string text;
-  double size = 3.5;              ///< text height (em) or disc radius, mm
+  double size = 3.5; ///< text height (em) or disc radius, mm
   bool bold = false;
   TextAlign align = TextAlign::Left;
 };
@@ -37,7 +37,7 @@ struct Page {
   double width = 210, height = 297; ///< mm
   std::string name;                 ///< "2, B1"
   std::vector<Mark> marks;
-  Box window;                       ///< part of the page that `inside` is clipped to; width 0: none
+  Box window; ///< part of the page that `inside` is clipped to; width 0: none
   std::vector<Mark> inside;
 };
 

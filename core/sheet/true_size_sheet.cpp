@@ -2,6 +2,7 @@
 
 #include "anatomy/outline.h"
 #include "measure/gauge.h"
+#include "sheet/marks.h"
 
 #include <fmt/format.h>
 
@@ -13,60 +14,18 @@
 namespace columna {
 namespace {
 
-using Point = Eigen::Vector2d;
-
-constexpr double kMargin = 12;
-constexpr Rgb kInk{46, 38, 33};
-constexpr Rgb kFaint{106, 94, 83};
-constexpr Rgb kRule{170, 158, 140};
 constexpr Rgb kCoat{240, 233, 220};
 // The wire pieces' colours for light ground, as on the screen; dashes tell them apart in grey.
-constexpr std::array<Rgb, 8> kPieces{{{39, 50, 94}, {194, 98, 14}, {16, 96, 96}, {196, 96, 156}, {96, 96, 196}, {116, 116, 76}, {36, 16, 16}, {136, 16, 16}}};
-const std::array<std::vector<double>, 8> kDashes{{{}, {4, 2}, {1, 1.5}, {4, 1.5, 1, 1.5}, {0.4, 1.6}, {2, 2}, {6, 1.5}, {1, 1, 1, 3}}};
-
-Mark line(Point a, Point b, double width = 0.2, Rgb colour = kInk) {
-  Mark m;
-  m.points = {a, b};
-  m.width = width;
-  m.stroke = colour;
-  return m;
-}
-
-Mark text(Point at, std::string words, double size = 3.4, bool bold = false, TextAlign align = TextAlign::Left, Rgb colour = kInk) {
-  Mark m;
-  m.kind = Mark::Kind::Text;
-  m.points = {at};
-  m.text = std::move(words);
-  m.size = size;
-  m.bold = bold;
-  m.align = align;
-  m.stroke = colour;
-  return m;
-}
-
-/// A sentence broken into lines of about so many letters.
-std::vector<std::string> wrap(const std::string& words, size_t letters) {
-  std::vector<std::string> lines;
-  std::string now;
-  size_t at = 0;
-  while (at < words.size()) {
-    const size_t end = std::min(words.find(' ', at), words.size());
-    const std::string word = words.substr(at, end - at);
-    if (!now.empty() && now.size() + 1 + word.size() > letters) lines.push_back(std::exchange(now, {}));
-    now += (now.empty() ? "" : " ") + word;
-    at = end + 1;
-  }
-  if (!now.empty()) lines.push_back(now);
-  return lines;
-}
-
-/// A 50 mm bar with the sentence to check it.
-void scaleBar(std::vector<Mark>& out, Point at) {
-  out.push_back(line(at, at + Point(50, 0), 0.3));
-  for (int i = 0; i <= 5; ++i) out.push_back(line(at + Point(i * 10, 0), at + Point(i * 10, i % 5 == 0 ? -3 : -2), 0.3));
-  out.push_back(text(at + Point(54, 0), "This bar is 50 mm long. Measure it; if it is not, print again at 100 %, without \"fit to page\".", 2.9, false,
-                     TextAlign::Left, kFaint));
-}
+constexpr std::array<Rgb, 8> kPieces{{{39, 50, 94},
+                                      {194, 98, 14},
+                                      {16, 96, 96},
+                                      {196, 96, 156},
+                                      {96, 96, 196},
+                                      {116, 116, 76},
+                                      {36, 16, 16},
+                                      {136, 16, 16}}};
+const std::array<std::vector<double>, 8> kDashes{
+    {{}, {4, 2}, {1, 1.5}, {4, 1.5, 1, 1.5}, {0.4, 1.6}, {2, 2}, {6, 1.5}, {1, 1, 1, 3}}};
 
 class Sheet {
 public:
@@ -79,8 +38,9 @@ public:
     tiles();
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
-      page.marks.push_back(text({page.width - kMargin, page.height - 6}, fmt::format("{} · page {} of {}", project_.name, i + 1, pages_.size()), 2.9, false,
-                                TextAlign::Right, kFaint));
+      page.marks.push_back(text({page.width - kMargin, page.height - 6},
+                                fmt::format("{} · page {} of {}", project_.name, i + 1, pages_.size()), 2.9,
+                                false, TextAlign::Right, kFaint));
       if (page.name.empty()) page.name = std::to_string(i + 1);
     }
     return std::move(pages_);
@@ -101,7 +61,8 @@ private:
 
   /// Room for a block of that height on the page at hand, or a new page.
   std::vector<Mark>& room(double height) {
-    if (pages_.empty() || y_ + height > pages_.back().height - kMargin - 4) newPage(pages_.empty() || pages_.back().width < pages_.back().height);
+    if (pages_.empty() || y_ + height > pages_.back().height - kMargin - 4)
+      newPage(pages_.empty() || pages_.back().width < pages_.back().height);
     return pages_.back().marks;
   }
 
@@ -123,12 +84,16 @@ private:
 
   void lists() {
     Page& page = newPage();
-    page.marks.push_back(text({kMargin, y_ + 2}, project_.name, std::clamp(230.0 / static_cast<double>(project_.name.size() + 1), 2.9, 7.5), true));
+    page.marks.push_back(text({kMargin, y_ + 2}, project_.name,
+                              std::clamp(230.0 / static_cast<double>(project_.name.size() + 1), 2.9, 7.5),
+                              true));
     y_ += 9;
-    page.marks.push_back(text({kMargin, y_},
-                              fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure.patternName, length(plan_.figure.overallHeight),
-                                          length(plan_.figure.shoulderHeight), length(plan_.figure.totalLength), name(project_.construction)),
-                              3.6, false, TextAlign::Left, kFaint));
+    page.marks.push_back(
+        text({kMargin, y_},
+             fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure.patternName,
+                         length(plan_.figure.overallHeight), length(plan_.figure.shoulderHeight),
+                         length(plan_.figure.totalLength), name(project_.construction)),
+             3.6, false, TextAlign::Left, kFaint));
     y_ += 8;
     scaleBar(page.marks, {kMargin, y_ + 2});
     y_ += 6;
@@ -146,25 +111,31 @@ private:
     heading("To fetch");
     std::vector<std::pair<std::string, double>> seen;
     for (const Piece& piece : plan_.pieces) {
-      if (std::find(seen.begin(), seen.end(), std::pair(piece.material, piece.diameter)) != seen.end()) continue;
+      if (std::find(seen.begin(), seen.end(), std::pair(piece.material, piece.diameter)) != seen.end())
+        continue;
       seen.emplace_back(piece.material, piece.diameter);
       double total = 0;
       for (const Piece& other : plan_.pieces)
         if (other.material == piece.material && other.diameter == piece.diameter) total += other.cut;
       const Material* material = catalog_.material(piece.material);
       const std::string swg = printSwg(piece.diameter);
-      paragraph(fmt::format("{} of {} {} ({}{})", length(total), printLength(piece.diameter, project_.units, 2), material ? material->name : piece.material,
-                            printAwg(piece.diameter), swg.empty() ? "" : ", " + swg));
+      paragraph(fmt::format("{} of {} {} ({}{})", length(total),
+                            printLength(piece.diameter, project_.units, 2),
+                            material ? material->name : piece.material, printAwg(piece.diameter),
+                            swg.empty() ? "" : ", " + swg));
     }
-    paragraph(fmt::format("{} of core wool and {} of coat wool", mass(plan_.totals.core), mass(plan_.totals.coat)));
+    paragraph(
+        fmt::format("{} of core wool and {} of coat wool", mass(plan_.totals.core), mass(plan_.totals.coat)));
   }
 
   void cautions() {
     heading("Take care");
     std::set<std::string> said;
     for (const WireSection& section : plan_.sections)
-      if (!section.material.caution.empty() && said.insert(section.material.caution).second) paragraph(section.material.caution);
-    paragraph("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Not for children under three, nor anyone who mouths things. "
+      if (!section.material.caution.empty() && said.insert(section.material.caution).second)
+        paragraph(section.material.caution);
+    paragraph("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Not "
+              "for children under three, nor anyone who mouths things. "
               "Product labels, local rules and trained people come first.");
   }
 
@@ -173,27 +144,34 @@ private:
     for (const Piece& piece : plan_.pieces) {
       std::vector<Mark>& out = room(7);
       Mark tick;
-      tick.points = {{kMargin, y_ - 3}, {kMargin + 3.4, y_ - 3}, {kMargin + 3.4, y_ + 0.4}, {kMargin, y_ + 0.4}};
+      tick.points = {
+          {kMargin, y_ - 3}, {kMargin + 3.4, y_ - 3}, {kMargin + 3.4, y_ + 0.4}, {kMargin, y_ + 0.4}};
       tick.closed = true;
       tick.stroke = kInk;
       out.push_back(tick);
       out.push_back(text({kMargin + 7, y_}, piece.tag, 3.6, true));
       out.push_back(text({kMargin + 15, y_}, piece.name, 3.4));
       const Material* material = catalog_.material(piece.material);
-      out.push_back(text({kMargin + 62, y_}, fmt::format("{} {}", printLength(piece.diameter, project_.units, 2), material ? material->shortName : piece.material), 3.4));
+      out.push_back(text({kMargin + 62, y_},
+                         fmt::format("{} {}", printLength(piece.diameter, project_.units, 2),
+                                     material ? material->shortName : piece.material),
+                         3.4));
       out.push_back(text({kMargin + 130, y_}, length(piece.cut), 3.6, true, TextAlign::Right));
       std::string marks;
       for (const Feature& f : piece.features)
         if (f.kind == "fold" || f.kind == "loop")
           marks += fmt::format("{}{} at {}", marks.empty() ? "" : ", ", f.kind, length(f.at + f.takes / 2));
-      out.push_back(text({kMargin + 134, y_}, marks.size() > 34 ? marks.substr(0, marks.find(',')) + " …" : marks, 3.0, false, TextAlign::Left, kFaint));
+      out.push_back(text({kMargin + 134, y_},
+                         marks.size() > 34 ? marks.substr(0, marks.find(',')) + " …" : marks, 3.0, false,
+                         TextAlign::Left, kFaint));
       y_ += 5.6;
     }
   }
 
   void wool() {
     heading("To weigh out");
-    const auto row = [&](const std::string& a, const std::string& b, const std::string& c, const std::string& d, bool bold) {
+    const auto row = [&](const std::string& a, const std::string& b, const std::string& c,
+                         const std::string& d, bool bold) {
       std::vector<Mark>& out = room(6);
       out.push_back(text({kMargin + 7, y_}, a, 3.4, bold));
       out.push_back(text({kMargin + 74, y_}, b, 3.4, bold, TextAlign::Right));
@@ -219,8 +197,10 @@ private:
       std::vector<Mark>& out = room(24);
       const bool fits = piece.cut <= room0;
       const double drawn = fits ? piece.cut : room0;
-      out.push_back(text({kMargin, y_}, fmt::format("{}  {}, {} of {}{}", piece.tag, piece.name, length(piece.cut), printLength(piece.diameter, project_.units, 2),
-                                                    fits ? "" : ", longer than the page: drawn broken, marks in proportion"),
+      out.push_back(text({kMargin, y_},
+                         fmt::format("{}  {}, {} of {}{}", piece.tag, piece.name, length(piece.cut),
+                                     printLength(piece.diameter, project_.units, 2),
+                                     fits ? "" : ", longer than the page: drawn broken, marks in proportion"),
                          3.2, true));
       const double y = y_ + 8;
       Mark bar = line({kMargin, y}, {kMargin + drawn, y}, 2.2, kPieces[i % 8]);
@@ -231,16 +211,21 @@ private:
         out.push_back(dashes);
       }
       if (!fits)
-        for (const double side : {-1.2, 1.2}) out.push_back(line({kMargin + drawn * 0.75 + side - 1, y + 3}, {kMargin + drawn * 0.75 + side + 1, y - 3}, 0.3));
+        for (const double side : {-1.2, 1.2})
+          out.push_back(line({kMargin + drawn * 0.75 + side - 1, y + 3},
+                             {kMargin + drawn * 0.75 + side + 1, y - 3}, 0.3));
       double edge = 0;
       for (const Feature& f : piece.features) {
-        if (f.kind == "twist" || f.kind == "waste" || f.kind == "bend" || f.kind == "tail" || f.kind == "digit" || f.kind == "lashing") continue;
+        if (f.kind == "twist" || f.kind == "waste" || f.kind == "bend" || f.kind == "tail" ||
+            f.kind == "digit" || f.kind == "lashing")
+          continue;
         const bool middle = f.kind == "fold" || f.kind == "loop";
         const double at = middle ? f.at + f.takes / 2 : f.at < piece.cut / 2 ? f.at + f.takes : f.at;
         const double x = kMargin + at / piece.cut * drawn;
         out.push_back(line({x, y - 3}, {x, y + 3}, 0.25));
         if (x < edge) continue;
-        out.push_back(text({x, y + 7}, fmt::format("{} {}", f.kind, printLengthFigure(at, project_.units, 0)), 2.8, false, TextAlign::Centre));
+        out.push_back(text({x, y + 7}, fmt::format("{} {}", f.kind, printLengthFigure(at, project_.units, 0)),
+                           2.8, false, TextAlign::Centre));
         edge = x + 22;
       }
       y_ += 22;
@@ -275,7 +260,9 @@ private:
       out.push_back(std::move(m));
     }
     out.push_back(line(place({left - pad, 0}), place({right + pad, 0}), 0.2, kFaint));
-    const auto at = [&](int point) { return place(project(plan_.skeleton.points[static_cast<size_t>(point)].at, View::Side)); };
+    const auto at = [&](int point) -> Point {
+      return place(project(plan_.skeleton.points[static_cast<size_t>(point)].at, View::Side));
+    };
     for (size_t i = 0; i < plan_.pieces.size(); ++i) {
       const Piece& piece = plan_.pieces[i];
       if (piece.limbs.empty() || piece.mirrorOf >= 0) continue; // twins lie on each other
@@ -312,7 +299,9 @@ private:
     const auto count = [&](double w, double h) {
       const double across = w - 2 * kMargin;
       const double down = h - 2 * kMargin - 22;
-      const auto steps = [](double all, double each) { return all <= each ? 1 : 1 + static_cast<int>(std::ceil((all - each) / (each - kTileOverlap))); };
+      const auto steps = [](double all, double each) {
+        return all <= each ? 1 : 1 + static_cast<int>(std::ceil((all - each) / (each - kTileOverlap)));
+      };
       return std::pair(steps(width, across), steps(height, down));
     };
     const auto upright = count(size_.x(), size_.y());
@@ -323,17 +312,22 @@ private:
       for (int c = 0; c < columns; ++c) {
         Page& page = newPage(up);
         page.window = {kMargin, kMargin + 10, page.width - 2 * kMargin, page.height - 2 * kMargin - 22};
-        const Point shift(kMargin - c * (page.window.width - kTileOverlap), kMargin + 10 - r * (page.window.height - kTileOverlap));
+        const Point shift(kMargin - c * (page.window.width - kTileOverlap),
+                          kMargin + 10 - r * (page.window.height - kTileOverlap));
         for (Mark m : marks) {
           for (Point& p : m.points) p += shift;
           page.inside.push_back(std::move(m));
         }
         const std::string tile = fmt::format("{}{}", static_cast<char>('A' + r), c + 1);
         page.name = tile;
-        const std::string of = columns * rows > 1 ? fmt::format("Sheet {} of A1 to {}{}: glue each over the ticks of the one before. ", tile,
-                                                                static_cast<char>('A' + rows - 1), columns)
-                                                  : std::string();
-        page.marks.push_back(text({kMargin, kMargin + 4}, "Side view at true size, from the right. " + of + "Lay the wire on it.", 3.4, true));
+        const std::string of =
+            columns * rows > 1
+                ? fmt::format("Sheet {} of A1 to {}{}: glue each over the ticks of the one before. ", tile,
+                              static_cast<char>('A' + rows - 1), columns)
+                : std::string();
+        page.marks.push_back(text({kMargin, kMargin + 4},
+                                  "Side view at true size, from the right. " + of + "Lay the wire on it.",
+                                  3.4, true));
         ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
         scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
       }
@@ -343,10 +337,12 @@ private:
   static void ticks(Page& page, bool left, bool right, bool above, bool below) {
     const Box& w = page.window;
     const auto upright = [&](double x) {
-      for (const double y : {w.y, w.y + w.height - 5}) page.marks.push_back(line({x, y}, {x, y + 5}, 0.3, kFaint));
+      for (const double y : {w.y, w.y + w.height - 5})
+        page.marks.push_back(line({x, y}, {x, y + 5}, 0.3, kFaint));
     };
     const auto level = [&](double y) {
-      for (const double x : {w.x, w.x + w.width - 5}) page.marks.push_back(line({x, y}, {x + 5, y}, 0.3, kFaint));
+      for (const double x : {w.x, w.x + w.width - 5})
+        page.marks.push_back(line({x, y}, {x + 5, y}, 0.3, kFaint));
     };
     if (left) upright(w.x + kTileOverlap);
     if (right) upright(w.x + w.width - kTileOverlap);
@@ -364,7 +360,8 @@ private:
 
 } // namespace
 
-std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper) {
+std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog,
+                                Paper paper) {
   return Sheet(project, plan, catalog, paper).make();
 }
 

@@ -6,7 +6,8 @@ namespace columna {
 namespace {
 
 bool isPair(const FigureLimb& limb) {
-  return limb.side > 0 && (limb.kind == LimbKind::Leg || limb.kind == LimbKind::Arm || limb.kind == LimbKind::Wing);
+  return limb.side > 0 &&
+         (limb.kind == LimbKind::Leg || limb.kind == LimbKind::Arm || limb.kind == LimbKind::Wing);
 }
 
 class Grouping {
@@ -23,7 +24,8 @@ public:
   }
   void takeKind(WireGroup& group, LimbKind kind, int wires) {
     for (size_t i = 0; i < figure_.limbs.size(); ++i)
-      if (figure_.limbs[i].kind == kind && figure_.limbs[i].side == 0 && onSpine(skeleton_, static_cast<int>(i)))
+      if (figure_.limbs[i].kind == kind && figure_.limbs[i].side == 0 &&
+          onSpine(skeleton_, static_cast<int>(i)))
         take(group, static_cast<int>(i), wires);
   }
   void takePair(WireGroup& group, int left, int wires) {
@@ -77,7 +79,8 @@ bool onSpine(const WireSkeleton& skeleton, int limb) {
 std::vector<int> spinePairs(const Figure& figure, const WireSkeleton& skeleton) {
   std::vector<int> pairs;
   for (size_t i = 0; i < figure.limbs.size(); ++i)
-    if (isPair(figure.limbs[i]) && skeleton.rootPoint[i] >= 0 && skeleton.alongSpine(skeleton.rootPoint[i]) >= 0)
+    if (isPair(figure.limbs[i]) && skeleton.rootPoint[i] >= 0 &&
+        skeleton.alongSpine(skeleton.rootPoint[i]) >= 0)
       pairs.push_back(static_cast<int>(i));
   std::stable_sort(pairs.begin(), pairs.end(), [&](int a, int b) {
     return skeleton.alongSpine(skeleton.rootPoint[static_cast<size_t>(a)]) >
@@ -86,7 +89,8 @@ std::vector<int> spinePairs(const Figure& figure, const WireSkeleton& skeleton) 
   return pairs;
 }
 
-std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton, Construction construction) {
+std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton,
+                                  Construction construction) {
   Grouping grouping(figure, skeleton);
   const std::vector<int> pairs = spinePairs(figure, skeleton);
   if (construction == Construction::TwistedLimbs) {
@@ -99,14 +103,17 @@ std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skel
   WireGroup front;
   grouping.takeKind(front, LimbKind::Head, 2);
   grouping.takeKind(front, LimbKind::Neck, 2);
-  if (!pairs.empty()) grouping.takePair(front, pairs.front(), 1);
+  if (!pairs.empty())
+    grouping.takePair(front, pairs.front(), 1);
   else // nothing to run out into: one wire from nose to tail
     for (const LimbKind kind : {LimbKind::Trunk, LimbKind::Tail}) grouping.takeKind(front, kind, 2);
   grouping.close(std::move(front));
   WireGroup back;
   grouping.takeKind(back, LimbKind::Trunk, 2);
-  if (pairs.size() > 1) grouping.takePair(back, pairs.back(), 1);
-  else grouping.takeKind(back, LimbKind::Tail, 2);
+  if (pairs.size() > 1)
+    grouping.takePair(back, pairs.back(), 1);
+  else
+    grouping.takeKind(back, LimbKind::Tail, 2);
   grouping.close(std::move(back));
   WireGroup tail;
   tail.tailStem = true;

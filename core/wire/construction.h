@@ -10,9 +10,9 @@
 
 namespace columna {
 
-/// Folded pair: two long wires folded in half, one for head, neck and front limbs, the other for back and hind limbs;
-/// a pipe cleaner for the tail. Twisted limbs: every limb a doubled, twisted wire on a doubled spine, lashed on with
-/// a short extra piece.
+/// Folded pair: two long wires folded in half, one for head, neck and front limbs, the other for back and
+/// hind limbs; a pipe cleaner for the tail. Twisted limbs: every limb a doubled, twisted wire on a doubled
+/// spine, lashed on with a short extra piece.
 enum class Construction { FoldedPair, TwistedLimbs };
 
 [[nodiscard]] std::string_view id(Construction construction);   ///< "folded-pair"
@@ -28,7 +28,8 @@ struct WireGroup {
 };
 
 /// The limbs of a figure by shared wire. Every limb that has wire is in exactly one group.
-[[nodiscard]] std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton, Construction construction);
+[[nodiscard]] std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton,
+                                                Construction construction);
 
 /// The twin limbs (legs, arms, wings) on the spine, foremost pair first, as indices of the left ones.
 [[nodiscard]] std::vector<int> spinePairs(const Figure& figure, const WireSkeleton& skeleton);

@@ -15,10 +15,12 @@ struct Bad {
 };
 
 double number(const Json& in, const std::string& key, const std::string& file, double low, double high) {
-  if (!in.contains(key) || !in[key].is_number()) throw Bad{{key + " is missing or not a number", file, "add it"}};
+  if (!in.contains(key) || !in[key].is_number())
+    throw Bad{{key + " is missing or not a number", file, "add it"}};
   const double value = in[key].get<double>();
   if (!(value >= low && value <= high))
-    throw Bad{{fmt::format("{} is {:g}", key, value), file, fmt::format("give a number from {:g} to {:g}", low, high)}};
+    throw Bad{{fmt::format("{} is {:g}", key, value), file,
+               fmt::format("give a number from {:g} to {:g}", low, high)}};
   return value;
 }
 
@@ -31,9 +33,11 @@ Estimate estimate(const Json& in, const std::string& key, const std::string& fil
   if (!in.contains(key) || !in[key].is_object())
     throw Bad{{key + " is missing", file, "give it as {\"value\", \"low\", \"high\"}"}};
   const Json& e = in[key];
-  Estimate out{number(e, "value", file, low, high), number(e, "low", file, low, high), number(e, "high", file, low, high)};
+  Estimate out{number(e, "value", file, low, high), number(e, "low", file, low, high),
+               number(e, "high", file, low, high)};
   if (out.low > out.value || out.value > out.high)
-    throw Bad{{fmt::format("{} lies outside its own range", key), file, "let low be below value and high above it"}};
+    throw Bad{{fmt::format("{} lies outside its own range", key), file,
+               "let low be below value and high above it"}};
   return out;
 }
 
@@ -41,7 +45,8 @@ Estimate estimate(const Json& in, const std::string& key, const std::string& fil
 
 Result<Material> readMaterial(std::string_view json, const std::string& file) {
   const Json in = Json::parse(json, nullptr, false);
-  if (!in.is_object()) return Problem{"the text is not a material in JSON", file, "mend it after another material's file"};
+  if (!in.is_object())
+    return Problem{"the text is not a material in JSON", file, "mend it after another material's file"};
   try {
     if (text(in, "schema", file) != "columna-material/1")
       return Problem{"schema is not one this program reads", file, "write \"columna-material/1\""};
@@ -65,7 +70,8 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
     m.fatigueStrain = number(fatigue, "strain", file, 0, 10);
     m.fatigueC = number(fatigue, "c", file, -2, 0);
     if (!in.contains("diameters_mm") || !in["diameters_mm"].is_array() || in["diameters_mm"].empty())
-      return Problem{"diameters_mm is missing or empty", file, "list the sizes it is sold in, thinnest first"};
+      return Problem{"diameters_mm is missing or empty", file,
+                     "list the sizes it is sold in, thinnest first"};
     for (const Json& d : in["diameters_mm"]) {
       if (!d.is_number() || !(d.get<double>() > 0) || d.get<double>() > 10 ||
           (!m.diameters.empty() && d.get<double>() <= m.diameters.back()))

@@ -21,14 +21,14 @@ struct Material {
   std::string shortName; ///< "aluminium"
   Estimate elastic;      ///< Young's modulus, MPa
   double poisson = 0.3;
-  Estimate yield;        ///< 0.2 % proof stress, MPa
-  double flow2 = 0;      ///< flow stress at 2 % strain, MPa (to about 20 %)
-  double flow10 = 0;     ///< flow stress at 10 % strain, MPa (to about 20 %)
-  double ultimate = 0;   ///< tensile strength, MPa
-  double density = 0;    ///< g/mm3
-  double hardening = 0;  ///< exponent n of sigma = K eps^n
-  double bendOnce = 1;   ///< smallest inside radius bent once, in diameters
-  double bendAgain = 2;  ///< smallest inside radius of a joint that is re-posed, in diameters
+  Estimate yield;       ///< 0.2 % proof stress, MPa
+  double flow2 = 0;     ///< flow stress at 2 % strain, MPa (to about 20 %)
+  double flow10 = 0;    ///< flow stress at 10 % strain, MPa (to about 20 %)
+  double ultimate = 0;  ///< tensile strength, MPa
+  double density = 0;   ///< g/mm3
+  double hardening = 0; ///< exponent n of sigma = K eps^n
+  double bendOnce = 1;  ///< smallest inside radius bent once, in diameters
+  double bendAgain = 2; ///< smallest inside radius of a joint that is re-posed, in diameters
   double fatigueStress = 0, fatigueB = 0, fatigueStrain = 0, fatigueC = 0; ///< strain-life constants
   std::vector<double> diameters; ///< mm, as sold, thinnest first; of a stem, its strands
   double coverRadial = 0;        ///< thickness of a paper or cloth cover, mm

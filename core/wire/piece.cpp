@@ -6,10 +6,8 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <map>
-#include <string_view>
 
 namespace columna {
 namespace {
@@ -22,7 +20,8 @@ std::string lowerFirst(std::string text) {
 /// Lays one wire along runs and features from its left end.
 class Layer {
 public:
-  Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string name) : skeleton_(skeleton), wire_(wire) {
+  Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string name)
+      : skeleton_(skeleton), wire_(wire) {
     piece_.name = std::move(name);
     piece_.material = wire.material.id;
     piece_.diameter = wire.diameter;
@@ -44,7 +43,8 @@ public:
     if (factor > 1)
       piece_.features.push_back({"twist", at_, length * (factor - 1),
                                  fmt::format("twisted pair, {} turns over {} mm",
-                                             printNumber(length / (section.lay * section.wireDiameter()), 0), printNumber(length, 0))});
+                                             printNumber(length / (section.lay * section.wireDiameter()), 0),
+                                             printNumber(length, 0))});
     if (piece_.route.empty()) pass(run.points.front());
     for (size_t i = 0; i + 1 < run.points.size(); ++i) {
       const Vec3 step = place(run.points[i + 1]) - place(run.points[i]);
@@ -55,7 +55,8 @@ public:
       turned_ = false;
       pass(run.points[i + 1]);
       const int limb = run.segmentLimb[i];
-      if (std::find(piece_.limbs.begin(), piece_.limbs.end(), limb) == piece_.limbs.end()) piece_.limbs.push_back(limb);
+      if (std::find(piece_.limbs.begin(), piece_.limbs.end(), limb) == piece_.limbs.end())
+        piece_.limbs.push_back(limb);
     }
   }
 
@@ -125,7 +126,9 @@ public:
     const int nose = skeleton_.spine.points.empty() ? -1 : skeleton_.spine.points.back();
     const int tailTip = skeleton_.spine.points.empty() ? -1 : skeleton_.spine.points.front();
     const int front = pairs.empty() ? tailTip : rootOf(pairs.front());
-    if (nose >= 0) add(foldedPiece("head and front", pairs.empty() ? -1 : pairs.front(), stretch(skeleton_.spine, front, nose), false));
+    if (nose >= 0)
+      add(foldedPiece("head and front", pairs.empty() ? -1 : pairs.front(),
+                      stretch(skeleton_.spine, front, nose), false));
     int rear = front;
     if (!pairs.empty()) {
       const bool legs = pairs.size() > 1;
@@ -148,7 +151,8 @@ private:
 
   [[nodiscard]] const WireSection& wireOf(int l) const {
     for (size_t g = 0; g < groups_.size(); ++g)
-      if (std::find(groups_[g].limbs.begin(), groups_[g].limbs.end(), l) != groups_[g].limbs.end()) return sections_[g];
+      if (std::find(groups_[g].limbs.begin(), groups_[g].limbs.end(), l) != groups_[g].limbs.end())
+        return sections_[g];
     return sections_.front();
   }
 
@@ -174,8 +178,9 @@ private:
       const int twin = limb(piece.limbs.front()).twin;
       for (size_t i = 0; i < pieces_.size(); ++i) {
         const Piece& other = pieces_[i];
-        if (twin < 0 || other.limbs.size() != 1 || other.limbs.front() != twin || other.diameter != piece.diameter ||
-            other.material != piece.material || other.features.size() != piece.features.size())
+        if (twin < 0 || other.limbs.size() != 1 || other.limbs.front() != twin ||
+            other.diameter != piece.diameter || other.material != piece.material ||
+            other.features.size() != piece.features.size())
           continue;
         piece.mirrorOf = static_cast<int>(i);
         piece.bones = other.bones;
@@ -192,8 +197,10 @@ private:
   void tip(Layer& layer, int l, const WireSection& wire) const {
     if (limb(l).kind == LimbKind::Leg || limb(l).kind == LimbKind::Arm)
       layer.feature("loop", loopLength(kLoopInside, wire.wireDiameter()),
-                    fmt::format("loop of {:g} mm at the {}", kLoopInside, limb(l).kind == LimbKind::Leg ? "foot" : "palm"));
-    else layer.feature("fold", foldLength(wire.wireDiameter()), "fold at the tip");
+                    fmt::format("loop of {:g} mm at the {}", kLoopInside,
+                                limb(l).kind == LimbKind::Leg ? "foot" : "palm"));
+    else
+      layer.feature("fold", foldLength(wire.wireDiameter()), "fold at the tip");
   }
 
   /// A free end at a foot: the loop and the turns that close it; elsewhere turned back.
@@ -204,8 +211,13 @@ private:
       layer.feature("turn-back", turnBackLength(d), "end turned back");
       return;
     }
-    const auto close = [&] { layer.feature("turn-back", closingTurnsLength(d), "1.5 turns round the shank to close the loop"); };
-    const auto loop = [&] { layer.feature("loop", loopLength(kLoopInside, d), fmt::format("loop of {:g} mm at the foot", kLoopInside)); };
+    const auto close = [&] {
+      layer.feature("turn-back", closingTurnsLength(d), "1.5 turns round the shank to close the loop");
+    };
+    const auto loop = [&] {
+      layer.feature("loop", loopLength(kLoopInside, d),
+                    fmt::format("loop of {:g} mm at the foot", kLoopInside));
+    };
     if (first) {
       close();
       loop();
@@ -274,7 +286,8 @@ private:
       // From the hind legs' root where that lies before the tail's.
       const double tail = skeleton_.alongSpine(rootOf(l));
       const double legs = skeleton_.alongSpine(rear);
-      layer.along(stretch(skeleton_.spine, legs > tail ? rear : rootOf(l), skeleton_.spine.points.front()), 1);
+      layer.along(stretch(skeleton_.spine, legs > tail ? rear : rootOf(l), skeleton_.spine.points.front()),
+                  1);
       layer.feature("turn-back", turnBackLength(d), "end turned back");
       add(layer.finish());
     }
@@ -285,11 +298,15 @@ private:
     std::map<int, std::vector<int>> at;
     eachLimb([&](int l) { at[rootOf(l)].push_back(l); });
     std::vector<std::pair<double, int>> order;
+    order.reserve(at.size());
     for (const auto& [point, limbs] : at) order.emplace_back(-skeleton_.alongSpine(point), point);
     std::sort(order.begin(), order.end());
     const double d = fine_.wireDiameter();
     for (const auto& [along, point] : order) {
-      double area = 2 * std::pow(wireOf(skeleton_.spine.segmentLimb.empty() ? 0 : skeleton_.spine.segmentLimb.back()).wireDiameter(), 2);
+      double area =
+          2 * std::pow(wireOf(skeleton_.spine.segmentLimb.empty() ? 0 : skeleton_.spine.segmentLimb.back())
+                           .wireDiameter(),
+                       2);
       for (const int l : at[point]) area += 2 * std::pow(wireOf(l).wireDiameter(), 2);
       const double core = std::sqrt(area / 0.78); // strands fill 0.78 of the bundle
       Layer layer(skeleton_, fine_, fmt::format("{} lashing", limb(at[point].front()).family));
@@ -349,33 +366,6 @@ std::vector<Piece> makePieces(const Figure& figure, const WireSkeleton& skeleton
                               const WireSection& fine) {
   Plan plan(figure, skeleton, groups, sections, fine);
   return construction == Construction::FoldedPair ? plan.foldedPair() : plan.twistedLimbs();
-}
-
-Working cutWorking(const Piece& piece) {
-  Working w;
-  w.title = fmt::format("why {}", printNumber(piece.cut, 0));
-  w.lines.push_back({"along the skeleton", {}, printNumber(piece.bones, 1) + " mm"});
-  static constexpr std::array<std::pair<const char*, const char*>, 10> words{
-      {{"twist", "twisting takes up"}, {"fold", "fold"}, {"loop", "loop"}, {"turn-back", "ends turned back"},
-       {"lap", "ends along the spine"}, {"mutual-twist", "turns with the other wire"}, {"lashing", "lashing turns"},
-       {"digit", "crossings at the toes"}, {"tail", "ends to hold"}, {"bend", "rounded corners save"}}};
-  for (const auto& [kind, text] : words) {
-    double takes = 0;
-    int count = 0;
-    for (const Feature& f : piece.features)
-      if (f.kind == kind) {
-        takes += f.takes;
-        ++count;
-      }
-    if (count == 0 || std::abs(takes) < 0.05) continue;
-    const bool counted = count > 1 && std::string_view(kind) != "twist";
-    w.lines.push_back({counted ? fmt::format("{} ({})", text, count) : text, {}, printNumber(takes, 1) + " mm"});
-  }
-  const double waste = piece.features.empty() ? 0 : piece.features.back().takes;
-  w.lines.push_back({"waste", fmt::format("3 % of {} + 10", printNumber(piece.cut - waste, 0)), printNumber(waste, 1) + " mm"});
-  w.lines.push_back({"to cut", {}, printNumber(piece.cut, 0) + " mm"});
-  w.source = "Lengths from the geometry of round wire; turns, tails and waste are the bench's usual ones.";
-  return w;
 }
 
 } // namespace columna

@@ -43,17 +43,26 @@ double twistStrength(double angle) {
 
 double bundleDiameter(int strands, double d) {
   switch (strands) {
-  case 0: return 0;
-  case 1: return d;
-  case 2: return 2 * d;
-  case 3: return 2.155 * d;
-  case 4: return 2.414 * d;
-  case 7: return 3 * d;
-  default: return d * std::sqrt(strands / 0.78);
+  case 0:
+    return 0;
+  case 1:
+    return d;
+  case 2:
+    return 2 * d;
+  case 3:
+    return 2.155 * d;
+  case 4:
+    return 2.414 * d;
+  case 7:
+    return 3 * d;
+  default:
+    return d * std::sqrt(strands / 0.78);
   }
 }
 
-double WireSection::wireDiameter() const { return bundleDiameter(material.strandsPerWire, diameter) + 2 * material.coverRadial; }
+double WireSection::wireDiameter() const {
+  return bundleDiameter(material.strandsPerWire, diameter) + 2 * material.coverRadial;
+}
 
 double WireSection::bundle() const { return bundleDiameter(wires, wireDiameter()); }
 
@@ -61,7 +70,9 @@ double WireSection::angle() const { return helixAngle(wires, wireDiameter(), lay
 
 double WireSection::strengthShare() const { return twistStrength(angle()) * material.sharing; }
 
-double WireSection::capacity(double sigma) const { return strands() * strengthShare() * plasticMoment(sigma, diameter); }
+double WireSection::capacity(double sigma) const {
+  return strands() * strengthShare() * plasticMoment(sigma, diameter);
+}
 
 double WireSection::linearMass() const {
   const double strand = pi / 4 * diameter * diameter * material.density;

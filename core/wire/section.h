@@ -1,5 +1,5 @@
-// What a wire, or several twisted together, can carry. Closed forms of the strength of materials for round wire;
-// moments in N mm, stresses in MPa, lengths in mm.
+// What a wire, or several twisted together, can carry. Closed forms of the strength of materials for round
+// wire; moments in N mm, stresses in MPa, lengths in mm.
 #pragma once
 
 #include "wire/material.h"
@@ -10,12 +10,12 @@ namespace columna {
 [[nodiscard]] double plasticMoment(double sigma, double d);
 /// Moment at first yield, sigma pi d^3/32.
 [[nodiscard]] double yieldMoment(double sigma, double d);
-/// Moment at a curvature `ratio` times that of first yield, as a share of the plastic moment: elastic below 1, then
-/// the closed elastic-plastic form; 3 pi/16 at 1, 1 in the limit.
+/// Moment at a curvature `ratio` times that of first yield, as a share of the plastic moment: elastic below
+/// 1, then the closed elastic-plastic form; 3 pi/16 at 1, 1 in the limit.
 [[nodiscard]] double momentShare(double ratio);
 
-/// Angle in radians of strands twisted at a lay of `pitch` mm, for strands of d mm: tan b = pi d/p for two, 2 pi a/p
-/// with a = d/sqrt 3 for three and d/sqrt 2 for four. One strand: 0.
+/// Angle in radians of strands twisted at a lay of `pitch` mm, for strands of d mm: tan b = pi d/p for two, 2
+/// pi a/p with a = d/sqrt 3 for three and d/sqrt 2 for four. One strand: 0.
 [[nodiscard]] double helixAngle(int strands, double d, double pitch);
 /// Length of wire per length of twist, 1/cos b.
 [[nodiscard]] double twistLengthFactor(double angle);
@@ -23,8 +23,8 @@ namespace columna {
 [[nodiscard]] double twistStiffness(double angle, double poisson);
 /// Share of its strength that each strand keeps: (cos^2 b + sin^2 b/0.8225)^(-1/2).
 [[nodiscard]] double twistStrength(double angle);
-/// Outer diameter of a bundle of equal strands: 2 d for two, 2.155 d for three, 2.414 d for four, 3 d for seven,
-/// otherwise by packing (strands fill 0.78 of the circle).
+/// Outer diameter of a bundle of equal strands: 2 d for two, 2.155 d for three, 2.414 d for four, 3 d for
+/// seven, otherwise by packing (strands fill 0.78 of the circle).
 [[nodiscard]] double bundleDiameter(int strands, double d);
 
 /// Default lay of a hand-twisted pair, in wire diameters (range 4 to 8).

@@ -52,7 +52,8 @@ private:
     const int first = firstWired(l);
     if (first < 0) return;
     int carrier = bone(first).parent;
-    while (carrier >= 0 && (bone(carrier).limb == l || firstWired(bone(carrier).limb) < 0)) carrier = bone(carrier).parent;
+    while (carrier >= 0 && (bone(carrier).limb == l || firstWired(bone(carrier).limb) < 0))
+      carrier = bone(carrier).parent;
     const FigureBone& start = bone(first);
     if (carrier < 0) {
       out_.rootPoint[static_cast<size_t>(l)] = jointPoint(start.from, start.begin);
@@ -79,10 +80,13 @@ private:
     const FigureBone& c = bone(best);
     int point = 0;
     // A root within a fiftieth of a bone's end is that joint.
-    if (bestT < 0.02) point = jointPoint(c.from, c.begin);
-    else if (bestT > 0.98) point = jointPoint(c.to, c.end);
+    if (bestT < 0.02)
+      point = jointPoint(c.from, c.begin);
+    else if (bestT > 0.98)
+      point = jointPoint(c.to, c.end);
     else {
-      const std::string id = limb(bone(carrier).limb).side == 0 ? limb(l).family + "-root" : limb(l).id + "-root";
+      const std::string id =
+          limb(bone(carrier).limb).side == 0 ? limb(l).family + "-root" : limb(l).id + "-root";
       const bool fresh = !index_.contains(id);
       point = jointPoint(id, at);
       if (fresh) inserts_[static_cast<size_t>(best)].push_back({bestT, point});
@@ -123,7 +127,8 @@ private:
 
   [[nodiscard]] int limbOfKind(LimbKind kind) const {
     for (size_t i = 0; i < figure_.limbs.size(); ++i)
-      if (limb(static_cast<int>(i)).kind == kind && limb(static_cast<int>(i)).side == 0 && !out_.limbs[i].empty())
+      if (limb(static_cast<int>(i)).kind == kind && limb(static_cast<int>(i)).side == 0 &&
+          !out_.limbs[i].empty())
         return static_cast<int>(i);
     return -1;
   }
@@ -158,7 +163,9 @@ private:
 } // namespace
 
 double WireSkeleton::segmentLength(const WireRun& run, size_t segment) const {
-  return (points[static_cast<size_t>(run.points[segment + 1])].at - points[static_cast<size_t>(run.points[segment])].at).norm();
+  return (points[static_cast<size_t>(run.points[segment + 1])].at -
+          points[static_cast<size_t>(run.points[segment])].at)
+      .norm();
 }
 
 double WireSkeleton::length(const WireRun& run) const {
@@ -210,7 +217,8 @@ WireRun joined(const WireRun& first, const WireRun& second) {
   if (!shared) { // a link across: it belongs to what follows
     out.points.push_back(second.points.front());
     out.segmentBone.push_back(-1);
-    out.segmentLimb.push_back(second.segmentLimb.empty() ? first.segmentLimb.back() : second.segmentLimb.front());
+    out.segmentLimb.push_back(second.segmentLimb.empty() ? first.segmentLimb.back()
+                                                         : second.segmentLimb.front());
   }
   out.points.insert(out.points.end(), second.points.begin() + 1, second.points.end());
   out.segmentBone.insert(out.segmentBone.end(), second.segmentBone.begin(), second.segmentBone.end());

@@ -1,7 +1,7 @@
 // The ways wire can take through a figure: points joined limb by limb.
 //
-// Points are the figure's joints and the *roots*, where a limb that hangs beside the spine (a leg, a wing) reaches
-// it: the nearest place on the wired bones that carry it.
+// Points are the figure's joints and the *roots*, where a limb that hangs beside the spine (a leg, a wing)
+// reaches it: the nearest place on the wired bones that carry it.
 #pragma once
 
 #include "anatomy/figure.h"
@@ -18,8 +18,9 @@ struct WirePoint {
 
 /// A run of points; segment i joins points i and i+1.
 struct WireRun {
-  std::vector<int> points;      ///< indices into the skeleton's points
-  std::vector<int> segmentBone; ///< bone of each segment, -1 for the link from a root to the limb's first joint
+  std::vector<int> points; ///< indices into the skeleton's points
+  std::vector<int>
+      segmentBone; ///< bone of each segment, -1 for the link from a root to the limb's first joint
   std::vector<int> segmentLimb; ///< limb of each segment
 
   [[nodiscard]] bool empty() const { return points.size() < 2; }
@@ -27,9 +28,10 @@ struct WireRun {
 
 struct WireSkeleton {
   std::vector<WirePoint> points;
-  std::vector<std::vector<WireRun>> limbs; ///< runs of each limb, root to tip; several for digits, none without wire
-  WireRun spine;                           ///< tail tip (or rump) to nose
-  std::vector<int> rootPoint;              ///< of each limb: where it leaves its carrier, -1 without wire
+  std::vector<std::vector<WireRun>>
+      limbs;                  ///< runs of each limb, root to tip; several for digits, none without wire
+  WireRun spine;              ///< tail tip (or rump) to nose
+  std::vector<int> rootPoint; ///< of each limb: where it leaves its carrier, -1 without wire
 
   [[nodiscard]] double segmentLength(const WireRun& run, size_t segment) const;
   [[nodiscard]] double length(const WireRun& run) const;

@@ -10,12 +10,13 @@
 namespace columna {
 namespace {
 
-// Gauss-Legendre nodes on 0..1: two along a slab are exact for a frustum's volume, two over the radius of core and
-// two over that of coat are exact for an ellipse cut into the two.
+// Gauss-Legendre nodes on 0..1: two along a slab are exact for a frustum's volume, two over the radius of
+// core and two over that of coat are exact for an ellipse cut into the two.
 constexpr std::array<double, 2> kNodes{0.21132486540518713, 0.7886751345948129};
 
-/// The radius, as a share of the ellipse's, within which a section is core under a coat of thickness c. The area of
-/// the inset ellipse is A - c P + pi c^2 (Steiner), good while c is below the smaller radius of curvature.
+/// The radius, as a share of the ellipse's, within which a section is core under a coat of thickness c. The
+/// area of the inset ellipse is A - c P + pi c^2 (Steiner), good while c is below the smaller radius of
+/// curvature.
 double coreShare(const Ring& r, double coat) {
   if (coat <= 0) return 1;
   if (coat >= std::min(r.ru, r.rv)) return 0;
@@ -85,8 +86,8 @@ struct Body {
     }
   }
 
-  /// Whether the place belongs to tube `own`, where its normalised radius is `k`, rather than to another tube in which
-  /// it lies deeper; and whether any tube that holds it holds it in its core.
+  /// Whether the place belongs to tube `own`, where its normalised radius is `k`, rather than to another tube
+  /// in which it lies deeper; and whether any tube that holds it holds it in its core.
   bool claim(const Vec3& p, size_t own, double k, bool& core) const {
     bool mine = true;
     for (size_t t = 0; t < range.size(); ++t) {
@@ -138,9 +139,7 @@ void sampleSlab(const Slab& slab, int spokes, Visit&& visit) {
 }
 
 /// +1 or -1 so that a slab's samples count positive whatever the handedness of its frame.
-double handedness(const Slab& slab) {
-  return slab.a.u.cross(slab.a.v).dot(slab.a.normal) < 0 ? -1 : 1;
-}
+double handedness(const Slab& slab) { return slab.a.u.cross(slab.a.v).dot(slab.a.normal) < 0 ? -1 : 1; }
 
 } // namespace
 
@@ -171,7 +170,8 @@ BodyVolume bodyVolume(const Figure& figure, double coat) {
       const auto b = static_cast<size_t>(tube.slabBone[i]);
       BoneVolume& bone = out.bones[b];
       sampleSlab(slab, 12, [&](const Vec3& p, double rho, bool core, double signedVolume) {
-        const double volume = std::max(0.0, signedVolume * hand); // a fold inside a sharp bend counts as nothing
+        const double volume =
+            std::max(0.0, signedVolume * hand); // a fold inside a sharp bend counts as nothing
         plain += volume;
         if (!body.claim(p, t, rho, core)) return;
         once += volume;
@@ -202,7 +202,8 @@ BodyVolume bodyVolume(const Figure& figure, double coat) {
     out.core += v.core;
     out.coat += v.coat;
   }
-  // The overlap is found by samples, so it is uncertain by a tenth of itself; joints and rounded ends add 2 %.
+  // The overlap is found by samples, so it is uncertain by a tenth of itself; joints and rounded ends add 2
+  // %.
   out.error = 0.02 + (plain > 0 ? 0.1 * (plain - once) / plain : 0.0);
   return out;
 }

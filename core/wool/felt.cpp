@@ -6,18 +6,24 @@ namespace columna {
 
 double feltDensity(Firmness firmness) {
   switch (firmness) {
-  case Firmness::Soft: return 0.10e-3;
-  case Firmness::Medium: return 0.15e-3;
-  case Firmness::Firm: return 0.22e-3;
+  case Firmness::Soft:
+    return 0.10e-3;
+  case Firmness::Medium:
+    return 0.15e-3;
+  case Firmness::Firm:
+    return 0.22e-3;
   }
   return 0.15e-3;
 }
 
 DensityRange feltDensityRange(Firmness firmness) {
   switch (firmness) {
-  case Firmness::Soft: return {0.08e-3, 0.12e-3};
-  case Firmness::Medium: return {0.12e-3, 0.18e-3};
-  case Firmness::Firm: return {0.18e-3, 0.28e-3};
+  case Firmness::Soft:
+    return {0.08e-3, 0.12e-3};
+  case Firmness::Medium:
+    return {0.12e-3, 0.18e-3};
+  case Firmness::Firm:
+    return {0.18e-3, 0.28e-3};
   }
   return {0.12e-3, 0.18e-3};
 }

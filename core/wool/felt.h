@@ -7,7 +7,8 @@
 
 namespace columna {
 
-/// Felted density in g/mm3: soft 0.10, medium 0.15, firm 0.22 g/cm3 (plausible 0.08-0.12, 0.12-0.18, 0.18-0.28).
+/// Felted density in g/mm3: soft 0.10, medium 0.15, firm 0.22 g/cm3 (plausible 0.08-0.12, 0.12-0.18,
+/// 0.18-0.28).
 [[nodiscard]] double feltDensity(Firmness firmness);
 
 /// Lowest and highest plausible density, g/mm3.
@@ -19,8 +20,8 @@ struct DensityRange {
 /// Coat wool as laid and needled down: 0.15 g/cm3, in g/mm3.
 inline constexpr double kCoatDensity = 0.15e-3;
 
-/// Felted diameter over wound diameter: 0.75 for balls (heads and bodies), 0.65 for limbs on a wire of fixed length
-/// (range 0.60-0.80). Both follow from a density ratio of 2.37.
+/// Felted diameter over wound diameter: 0.75 for balls (heads and bodies), 0.65 for limbs on a wire of fixed
+/// length (range 0.60-0.80). Both follow from a density ratio of 2.37.
 [[nodiscard]] double feltedOverWound(LimbKind kind);
 
 /// The wound diameter of a limb that felts to `felted` mm on a wire of `wire` mm when its density rises from
@@ -33,8 +34,8 @@ inline constexpr double kCoatDensity = 0.15e-3;
 /// Length in mm of a sliver of `linear` g/mm that weighs `grams`.
 [[nodiscard]] double woolLength(double grams, double linear);
 
-/// Carded sliver, 15 g/m (range 10-25), in g/mm: what the strips of this program are reckoned in until the wool at
-/// hand has been weighed.
+/// Carded sliver, 15 g/m (range 10-25), in g/mm: what the strips of this program are reckoned in until the
+/// wool at hand has been weighed.
 inline constexpr double kSliverLinear = 0.015;
 
 } // namespace columna

@@ -28,7 +28,8 @@ Girth girthAt(const FigureBone& bone, int index, double at, double along, double
   g.deep = pchip(t, deep, at);
   g.finished = ellipsePerimeter(g.across / 2, g.deep / 2);
   // The core's outline lies the coat's thickness inside: its girth is shorter by 2 pi c.
-  if (coat < std::min(g.across, g.deep) / 2) g.felted = std::max(0.0, g.finished - 2 * 3.141592653589793 * coat);
+  if (coat < std::min(g.across, g.deep) / 2)
+    g.felted = std::max(0.0, g.finished - 2 * 3.141592653589793 * coat);
   g.wound = g.felted / feltedOverWound(kind);
   return g;
 }
@@ -37,7 +38,8 @@ std::string cm3(double mm3) { return printNumber(mm3 / 1000, mm3 < 10000 ? 2 : 1
 
 } // namespace
 
-WoolPlan planWool(const Figure& figure, const BodyVolume& volume, double coat, const std::vector<Firmness>& firmness) {
+WoolPlan planWool(const Figure& figure, const BodyVolume& volume, double coat,
+                  const std::vector<Firmness>& firmness) {
   WoolPlan plan;
   plan.coatThickness = coat;
   plan.volumeError = volume.error;
@@ -54,7 +56,8 @@ WoolPlan planWool(const Figure& figure, const BodyVolume& volume, double coat, c
       if (!bone.wire) continue;
       if (limb.kind == LimbKind::Digits && bone.parent != last) along = 0;
       // Two girths a bone: its beginning third and its end third, where a tape can go round.
-      for (const double at : {0.25, 0.75}) w.girths.push_back(girthAt(bone, b, at, along + at * bone.length, coat, limb.kind));
+      for (const double at : {0.25, 0.75})
+        w.girths.push_back(girthAt(bone, b, at, along + at * bone.length, coat, limb.kind));
       along += bone.length;
       last = b;
     }
@@ -76,21 +79,30 @@ Working coreWorking(const LimbWool& wool, double volumeError) {
   Working w;
   w.title = fmt::format("why {} g", printMassFigure(wool.core, UnitSystem::Metric));
   w.lines.push_back({"felted core, joints counted once", {}, cm3(wool.coreVolume) + " cm³"});
-  w.lines.push_back({fmt::format("felted {}", word(wool.firmness)), {}, printNumber(feltDensity(wool.firmness) * 1000, 2) + " g/cm³"});
-  w.lines.push_back({{}, fmt::format("{} × {}", cm3(wool.coreVolume), printNumber(feltDensity(wool.firmness) * 1000, 2)),
-                     printMass(wool.core, UnitSystem::Metric)});
-  w.source = fmt::format("An estimate: {} to {} g. The density is the bench's usual one; felt and weigh a ball of your own to settle it. "
-                         "The volume is good to about {} %, and the wire's own room is not taken off.",
-                         printMassFigure(wool.coreLow, UnitSystem::Metric), printMassFigure(wool.coreHigh, UnitSystem::Metric),
-                         printNumber(volumeError * 100, 0));
+  w.lines.push_back({fmt::format("felted {}", word(wool.firmness)),
+                     {},
+                     printNumber(feltDensity(wool.firmness) * 1000, 2) + " g/cm³"});
+  w.lines.push_back(
+      {{},
+       fmt::format("{} × {}", cm3(wool.coreVolume), printNumber(feltDensity(wool.firmness) * 1000, 2)),
+       printMass(wool.core, UnitSystem::Metric)});
+  w.source =
+      fmt::format("An estimate: {} to {} g. The density is the bench's usual one; felt and weigh a ball of "
+                  "your own to settle it. "
+                  "The volume is good to about {} %, and the wire's own room is not taken off.",
+                  printMassFigure(wool.coreLow, UnitSystem::Metric),
+                  printMassFigure(wool.coreHigh, UnitSystem::Metric), printNumber(volumeError * 100, 0));
   return w;
 }
 
 Working coatWorking(const LimbWool& wool, double coatThickness) {
   Working w;
   w.title = fmt::format("why {} g", printMassFigure(wool.coat, UnitSystem::Metric));
-  w.lines.push_back({fmt::format("a layer {} mm thick", printNumber(coatThickness, 1)), {}, cm3(wool.coatVolume) + " cm³"});
-  w.lines.push_back({{}, fmt::format("{} × {}", cm3(wool.coatVolume), printNumber(kCoatDensity * 1000, 2)), printMass(wool.coat, UnitSystem::Metric)});
+  w.lines.push_back(
+      {fmt::format("a layer {} mm thick", printNumber(coatThickness, 1)), {}, cm3(wool.coatVolume) + " cm³"});
+  w.lines.push_back({{},
+                     fmt::format("{} × {}", cm3(wool.coatVolume), printNumber(kCoatDensity * 1000, 2)),
+                     printMass(wool.coat, UnitSystem::Metric)});
   w.source = "0.15 g/cm³ is a coat needled down, plausibly 0.10 to 0.22.";
   return w;
 }
@@ -100,8 +112,11 @@ Working woundWorking(const Girth& girth, LimbKind kind) {
   const double ratio = feltedOverWound(kind);
   w.title = fmt::format("why {} before felting", printNumber(girth.wound, 0));
   w.lines.push_back({"a wound part felts down to", {}, printNumber(ratio, 2)});
-  w.lines.push_back({{}, fmt::format("{} ÷ {}", printNumber(girth.felted, 0), printNumber(ratio, 2)), printNumber(girth.wound, 0) + " mm"});
-  w.source = "Wound wool is about 2.4 times as dense once felted; a limb cannot shorten on its wire, so it comes down further than a "
+  w.lines.push_back({{},
+                     fmt::format("{} ÷ {}", printNumber(girth.felted, 0), printNumber(ratio, 2)),
+                     printNumber(girth.wound, 0) + " mm"});
+  w.source = "Wound wool is about 2.4 times as dense once felted; a limb cannot shorten on its wire, so it "
+             "comes down further than a "
              "ball. Plausibly 0.60 to 0.80.";
   return w;
 }

@@ -18,7 +18,8 @@ Figure figureOf(const Pattern& pattern, SizeBy by, double mm) {
 double area(const std::vector<Polygon>& polygons) {
   double total = 0;
   for (const Polygon& p : polygons)
-    for (size_t i = 0, j = p.size() - 1; i < p.size(); j = i++) total += (p[j].x() * p[i].y() - p[i].x() * p[j].y()) / 2;
+    for (size_t i = 0, j = p.size() - 1; i < p.size(); j = i++)
+      total += (p[j].x() * p[i].y() - p[i].x() * p[j].y()) / 2;
   return total;
 }
 
@@ -36,7 +37,8 @@ TEST(Figure, TwiceAsHighIsTwiceEveryBone) {
   for (const Pattern& p : shelf().patterns) {
     const Figure small = figureOf(p, SizeBy::OverallHeight, 120);
     const Figure large = figureOf(p, SizeBy::OverallHeight, 240);
-    for (size_t i = 0; i < small.bones.size(); ++i) EXPECT_DOUBLE_EQ(large.bones[i].length, 2 * small.bones[i].length) << p.id << ' ' << small.bones[i].id;
+    for (size_t i = 0; i < small.bones.size(); ++i)
+      EXPECT_DOUBLE_EQ(large.bones[i].length, 2 * small.bones[i].length) << p.id << ' ' << small.bones[i].id;
   }
 }
 
@@ -53,7 +55,9 @@ TEST(Figure, TwinsAreMirrorsToTheLastBit) {
       EXPECT_EQ(f.bones[static_cast<size_t>(t.twin)].id, b.id);
     }
     for (const FigureLimb& l : f.limbs)
-      if (l.twin >= 0) { EXPECT_EQ(l.length, f.limbs[static_cast<size_t>(l.twin)].length); }
+      if (l.twin >= 0) {
+        EXPECT_EQ(l.length, f.limbs[static_cast<size_t>(l.twin)].length);
+      }
   }
 }
 
@@ -78,7 +82,8 @@ TEST(Figure, RefusesSizesNoFigureHas) {
 
 TEST(Figure, HasTheLimbIdsThatOthersRelyOn) {
   const Figure otter = figureOf(*shelf().pattern("river_otter"), SizeBy::OverallHeight, 160);
-  for (const char* id : {"head", "neck", "trunk", "left-foreleg", "right-foreleg", "left-hindleg", "right-hindleg", "tail"})
+  for (const char* id :
+       {"head", "neck", "trunk", "left-foreleg", "right-foreleg", "left-hindleg", "right-hindleg", "tail"})
     EXPECT_TRUE(otter.limb(id).has_value()) << id;
   EXPECT_FALSE(otter.limb("left-wing").has_value());
 }
@@ -92,7 +97,8 @@ TEST(Outline, OfARodIsItsRectangle) {
   EXPECT_NEAR(area(outline(f, {0}, View::Above)), 100 * 20, 2);
   EXPECT_NEAR(area(outline(f, {0}, View::Front)), M_PI * 100, 4) << "an end on is its round section";
   EXPECT_NEAR(area(outline(f, {0}, View::Side, 3)), 94 * 14, 3) << "three mm off all round";
-  EXPECT_TRUE(outline(f, {0}, View::Side, 11).empty()) << "nothing is left of a rod under a coat thicker than it";
+  EXPECT_TRUE(outline(f, {0}, View::Side, 11).empty())
+      << "nothing is left of a rod under a coat thicker than it";
 }
 
 TEST(Outline, HasNoSlitsOrSpikes) {

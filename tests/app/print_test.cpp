@@ -58,10 +58,13 @@ TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
     QByteArray info;
     ASSERT_TRUE(run(QStringLiteral("pdfinfo"), {pdf}, &info));
     const int pages = info.mid(info.indexOf("Pages:") + 6).trimmed().split('\n').front().trimmed().toInt();
-    EXPECT_EQ(pages, static_cast<int>(trueSizeSheet(session.project(), plan(), session.catalog(), paper).size()));
-    ASSERT_TRUE(run(QStringLiteral("pdftoppm"), {QStringLiteral("-r"), QStringLiteral("600"), QStringLiteral("-gray"), QStringLiteral("-png"), QStringLiteral("-f"),
-                                                 QString::number(pages), QStringLiteral("-l"), QString::number(pages), QStringLiteral("-singlefile"), pdf,
-                                                 QString::fromStdString(scratch.path("page"))}));
+    EXPECT_EQ(pages,
+              static_cast<int>(trueSizeSheet(session.project(), plan(), session.catalog(), paper).size()));
+    ASSERT_TRUE(
+        run(QStringLiteral("pdftoppm"),
+            {QStringLiteral("-r"), QStringLiteral("600"), QStringLiteral("-gray"), QStringLiteral("-png"),
+             QStringLiteral("-f"), QString::number(pages), QStringLiteral("-l"), QString::number(pages),
+             QStringLiteral("-singlefile"), pdf, QString::fromStdString(scratch.path("page"))}));
     QImageReader::setAllocationLimit(0);
     const QImage page(QString::fromStdString(scratch.path("page.png")));
     ASSERT_FALSE(page.isNull());
@@ -71,7 +74,8 @@ TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
   }
   QByteArray text;
   ASSERT_TRUE(run(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), pdf, QStringLiteral("-")}, &text));
-  for (const Piece& piece : plan().pieces) EXPECT_TRUE(text.contains(printLength(piece.cut, UnitSystem::Metric).c_str())) << piece.tag;
+  for (const Piece& piece : plan().pieces)
+    EXPECT_TRUE(text.contains(printLength(piece.cut, UnitSystem::Metric).c_str())) << piece.tag;
 }
 
 TEST(App, PrintsAndShootsWithoutADisplay) {
@@ -80,10 +84,12 @@ TEST(App, PrintsAndShootsWithoutADisplay) {
   const QString app = QStringLiteral(COLUMNA_APP);
   const QString pdf = QString::fromStdString(scratch.path("d.pdf"));
   const QString png = QString::fromStdString(scratch.path("d.png"));
-  ASSERT_TRUE(run(app, {demo, QStringLiteral("--print"), pdf, QStringLiteral("--paper"), QStringLiteral("Letter")}));
+  ASSERT_TRUE(
+      run(app, {demo, QStringLiteral("--print"), pdf, QStringLiteral("--paper"), QStringLiteral("Letter")}));
   EXPECT_TRUE(QFileInfo::exists(pdf));
   for (const char* stage : {"study", "wire", "wrap"}) {
-    ASSERT_TRUE(run(app, {demo, QStringLiteral("--shot"), QLatin1String(stage), png, QStringLiteral("--size"), QStringLiteral("1000x700"), QStringLiteral("--theme"), QStringLiteral("evening")}));
+    ASSERT_TRUE(run(app, {demo, QStringLiteral("--shot"), QLatin1String(stage), png, QStringLiteral("--size"),
+                          QStringLiteral("1000x700"), QStringLiteral("--theme"), QStringLiteral("evening")}));
     EXPECT_EQ(QImage(png).size(), QSize(1000, 700));
   }
   EXPECT_FALSE(run(app, {demo, QStringLiteral("--shot"), QStringLiteral("kitchen"), png}));

@@ -36,7 +36,9 @@ protected:
 
   [[nodiscard]] const Plan& plan() const { return session.plan(); }
   [[nodiscard]] int limb(const char* id) const { return *plan().figure.limb(id); }
-  [[nodiscard]] double diameter(const char* id) const { return plan().limbs[static_cast<size_t>(limb(id))].section.diameter; }
+  [[nodiscard]] double diameter(const char* id) const {
+    return plan().limbs[static_cast<size_t>(limb(id))].section.diameter;
+  }
 
   template <class Card>
   Card* card(Stage stage) {

@@ -29,7 +29,8 @@ TEST_F(WindowTest, BadSizesAreSaidAndChangeNothing) {
     type(study->sizeField(SizeBy::OverallHeight), text);
     EXPECT_EQ(plan().figure.overallHeight, before) << text;
     bool told = false;
-    for (const QLabel* label : study->findChildren<QLabel*>()) told = told || (label->isVisible() && label->text().contains(QStringLiteral("0 mm")));
+    for (const QLabel* label : study->findChildren<QLabel*>())
+      told = told || (label->isVisible() && label->text().contains(QStringLiteral("0 mm")));
     EXPECT_TRUE(told) << text;
     EXPECT_FALSE(session.history().canUndo());
   }
@@ -75,7 +76,8 @@ TEST_F(WindowTest, AWireSizeIsTypedInAnyGauge) {
   type(wire->diameterField(), "18 gauge");
   EXPECT_NEAR(diameter("neck"), 2.0525, 1e-3);
   bool told = false;
-  for (const QLabel* label : wire->findChildren<QLabel*>()) told = told || (label->isVisible() && label->text().contains(QStringLiteral("two wires")));
+  for (const QLabel* label : wire->findChildren<QLabel*>())
+    told = told || (label->isVisible() && label->text().contains(QStringLiteral("two wires")));
   EXPECT_TRUE(told);
 }
 
@@ -90,7 +92,8 @@ TEST_F(WindowTest, EveryNumberSaysWhy) {
     EXPECT_TRUE(why->isOpen());
     EXPECT_FALSE(why->workingText().isEmpty());
   }
-  EXPECT_TRUE(wire->whyCut()->workingText().contains(wire->cutFigure()->figure())) << "the working ends with the number asked for";
+  EXPECT_TRUE(wire->whyCut()->workingText().contains(wire->cutFigure()->figure()))
+      << "the working ends with the number asked for";
   to(Stage::Wrap);
   int shown = 0;
   for (const Why* why : card<WrapCard>(Stage::Wrap)->findChildren<Why*>()) shown += why->isVisible() ? 1 : 0;
@@ -119,7 +122,8 @@ TEST_F(WindowTest, DraggingAMarkSizesTheFigureInOneUndo) {
     QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, handle + step * 20);
     EXPECT_GT(plan().figure.overallHeight, before);
     EXPECT_EQ(session.project().size.by, by);
-    EXPECT_NEAR(std::remainder(session.project().size.mm, 1.0), 0, 1e-9) << "whole millimetres under the hand";
+    EXPECT_NEAR(std::remainder(session.project().size.mm, 1.0), 0, 1e-9)
+        << "whole millimetres under the hand";
     QTest::keyClick(window.mat(), Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(plan().figure.overallHeight, before) << "one drag is one step";
     window.mat()->fit();
@@ -258,13 +262,18 @@ TEST_F(WindowTest, ControlsHaveNamesAndTakeTheKeyboard) {
     session.select(limb("left-foreleg"));
     for (const QAbstractButton* button : window.findChildren<QAbstractButton*>()) {
       if (!button->isVisible()) continue;
-      EXPECT_FALSE(button->accessibleName().isEmpty() && button->text().isEmpty()) << button->metaObject()->className();
+      EXPECT_FALSE(button->accessibleName().isEmpty() && button->text().isEmpty())
+          << button->metaObject()->className();
       EXPECT_NE(button->focusPolicy() & Qt::TabFocus, 0) << button->text().toStdString();
     }
     for (const QLineEdit* field : window.findChildren<QLineEdit*>())
-      if (field->isVisible()) { EXPECT_FALSE(field->accessibleName().isEmpty()); }
+      if (field->isVisible()) {
+        EXPECT_FALSE(field->accessibleName().isEmpty());
+      }
     for (const QComboBox* box : window.findChildren<QComboBox*>())
-      if (box->isVisible()) { EXPECT_FALSE(box->accessibleName().isEmpty()); }
+      if (box->isVisible()) {
+        EXPECT_FALSE(box->accessibleName().isEmpty());
+      }
   }
 }
 

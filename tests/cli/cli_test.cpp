@@ -19,7 +19,9 @@ struct Ran {
 
 Ran run(const Scratch& scratch, const std::string& words) {
   const std::string errors = scratch.path("stderr");
-  const std::string command = std::string("COLUMNA_DATA=") + COLUMNA_DATA_DIR + " XDG_DATA_HOME=" + scratch.path("none") + " " + COLUMNA_CLI + " " + words + " 2>" + errors;
+  const std::string command = std::string("COLUMNA_DATA=") + COLUMNA_DATA_DIR +
+                              " XDG_DATA_HOME=" + scratch.path("none") + " " + COLUMNA_CLI + " " + words +
+                              " 2>" + errors;
   Ran out;
   FILE* pipe = popen(command.c_str(), "r");
   std::array<char, 4096> buffer{};
@@ -50,7 +52,11 @@ TEST(Cli, FromAnAnimalToAPlan) {
 TEST(Cli, EveryOptionOfNewCounts) {
   const Scratch scratch;
   const std::string file = scratch.path("h.columna");
-  ASSERT_EQ(run(scratch, "new --pattern heron --height '12 in' --construction folded-pair --material copper-soft --use handled -o " + file).code, 0);
+  ASSERT_EQ(run(scratch, "new --pattern heron --height '12 in' --construction folded-pair --material "
+                         "copper-soft --use handled -o " +
+                             file)
+                .code,
+            0);
   const auto json = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
   EXPECT_NEAR(json["figure"]["height_mm"].get<double>(), 304.8, 1e-6);
   EXPECT_EQ(json["pieces"][0]["material"], "copper-soft");
@@ -70,12 +76,17 @@ TEST(Cli, BadInputIsTwoAndOneLine) {
   const Scratch scratch;
   const std::string out = " -o " + scratch.path("x.columna");
   for (const std::string& words :
-       {"new --pattern red_fox --height 0" + out, "new --pattern red_fox --height -3" + out, "new --pattern red_fox --height NaN" + out,
-        "new --pattern red_fox --height '5 km'" + out, "new --pattern red_fox --height tall" + out, "new --pattern unicorn --height 160" + out,
-        "new --pattern red_fox" + out, "new --pattern red_fox --height 160 --body 200" + out, "new --pattern red_fox --height 160 --material wood" + out,
-        "new --pattern red_fox --height 160 --use daily" + out, "new --pattern red_fox --height 160 --construction glue" + out,
-        std::string("new --pattern red_fox --height 160 -o /no/such/folder/x.columna"), std::string("plan /no/such.columna"), std::string("dance"), std::string(),
-        "plan " + scratch.write("bad.columna", "hello"), "check " + scratch.write("bad.json", "{}"), "check " + scratch.write("cut.json", "{\"schema\":")}) {
+       {"new --pattern red_fox --height 0" + out, "new --pattern red_fox --height -3" + out,
+        "new --pattern red_fox --height NaN" + out, "new --pattern red_fox --height '5 km'" + out,
+        "new --pattern red_fox --height tall" + out, "new --pattern unicorn --height 160" + out,
+        "new --pattern red_fox" + out, "new --pattern red_fox --height 160 --body 200" + out,
+        "new --pattern red_fox --height 160 --material wood" + out,
+        "new --pattern red_fox --height 160 --use daily" + out,
+        "new --pattern red_fox --height 160 --construction glue" + out,
+        std::string("new --pattern red_fox --height 160 -o /no/such/folder/x.columna"),
+        std::string("plan /no/such.columna"), std::string("dance"), std::string(),
+        "plan " + scratch.write("bad.columna", "hello"), "check " + scratch.write("bad.json", "{}"),
+        "check " + scratch.write("cut.json", "{\"schema\":")}) {
     const Ran ran = run(scratch, words);
     EXPECT_EQ(ran.code, 2) << words;
     EXPECT_FALSE(ran.err.empty()) << words;

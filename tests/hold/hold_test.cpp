@@ -33,8 +33,8 @@ TEST(Loads, TailsMomentIsThatOfItsBones) {
   for (const int b : plan.figure.limbs[tail].bones) {
     const auto i = static_cast<size_t>(b);
     const double length = plan.figure.bones[i].length;
-    const double g = volume.bones[i].core * feltDensity(plan.wool.limbs[tail].firmness) + volume.bones[i].coat * kCoatDensity +
-                     2 * s.lengthFactor() * s.linearMass() * length;
+    const double g = volume.bones[i].core * feltDensity(plan.wool.limbs[tail].firmness) +
+                     volume.bones[i].coat * kCoatDensity + 2 * s.lengthFactor() * s.linearMass() * length;
     moment += 9.81e-3 * g * (at + length / 2);
     at += length;
   }
@@ -65,7 +65,8 @@ TEST(GaugeRule, IsItsFormula) {
   EXPECT_NEAR(hold.hold, pair.capacity(34) / 20, 1e-9);
   EXPECT_NEAR(std::min(hold.hold / 2, hold.nudge), 1, 1e-9) << "the needed wire only just does";
   EXPECT_NEAR(hold.effort, pair.capacity(90) / 30, 1e-9);
-  EXPECT_NEAR(holdOf(demands, 0.3, pair, 15).effort, pair.capacity(90) / 15, 1e-9) << "a short part gives fingers a short lever";
+  EXPECT_NEAR(holdOf(demands, 0.3, pair, 15).effort, pair.capacity(90) / 15, 1e-9)
+      << "a short part gives fingers a short lever";
 }
 
 TEST(GaugeRule, TwiceTheLoadIsTwoGaugeNumbers) {
@@ -80,7 +81,11 @@ TEST(GaugeRule, LargestWireFingersBend) {
     const char* material;
     double d;
   };
-  for (const Row& r : {Row{"aluminium-annealed", 2.71}, {"copper-soft", 2.00}, {"brass-half-hard", 1.62}, {"steel-binding", 1.71}, {"stainless-annealed", 1.41}}) {
+  for (const Row& r : {Row{"aluminium-annealed", 2.71},
+                       {"copper-soft", 2.00},
+                       {"brass-half-hard", 1.62},
+                       {"steel-binding", 1.71},
+                       {"stainless-annealed", 1.41}}) {
     WireSection s;
     s.material = *shelf().material(r.material);
     s.diameter = r.d;
@@ -89,8 +94,8 @@ TEST(GaugeRule, LargestWireFingersBend) {
 }
 
 TEST(Hold, TheNeckOfTheReferenceFrameGivesWay) {
-  // A 12 g head on 85 mm of neck and head, 9.43 N mm at the neck's root: one annealed 1.02 mm wire does not hold it,
-  // a pair holds 1.24 times.
+  // A 12 g head on 85 mm of neck and head, 9.43 N mm at the neck's root: one annealed 1.02 mm wire does not
+  // hold it, a pair holds 1.24 times.
   const std::vector<Demand> neck{{"neck", 9.43121, 0, "", ""}};
   WireSection wire;
   wire.material = *shelf().material("aluminium-annealed");
@@ -118,7 +123,8 @@ TEST(Standing, AMillimetrePastTheEdgeFalls) {
   const Standing past = standingOn(feet, Vec3(111, 0, 60));
   EXPECT_FALSE(past.stands);
   EXPECT_NEAR(past.margin, -1, 1e-9);
-  EXPECT_FALSE(standingOn({{0, 0}, {10, 0}, {20, 0}}, Vec3(10, 0, 5)).stands) << "feet in one line hold nothing";
+  EXPECT_FALSE(standingOn({{0, 0}, {10, 0}, {20, 0}}, Vec3(10, 0, 5)).stands)
+      << "feet in one line hold nothing";
   EXPECT_FALSE(standingOn({}, Vec3(0, 0, 5)).stands);
 }
 

@@ -5,8 +5,9 @@
 using namespace columna;
 
 TEST(Awg, FollowsItsStandardToThePrintedDigits) {
-  const std::vector<std::pair<int, double>> table{{10, 2.5882}, {12, 2.0525}, {14, 1.6277}, {16, 1.2908}, {18, 1.0237}, {20, 0.8118},
-                                                  {22, 0.6438}, {24, 0.5106}, {26, 0.4049}, {28, 0.3211}, {30, 0.2546}, {34, 0.1601}};
+  const std::vector<std::pair<int, double>> table{{10, 2.5882}, {12, 2.0525}, {14, 1.6277}, {16, 1.2908},
+                                                  {18, 1.0237}, {20, 0.8118}, {22, 0.6438}, {24, 0.5106},
+                                                  {26, 0.4049}, {28, 0.3211}, {30, 0.2546}, {34, 0.1601}};
   for (const auto& [n, mm] : table) EXPECT_NEAR(awgToMm(n), mm, 6e-5) << n;
   for (double n = 0; n <= 40; n += 0.25) EXPECT_NEAR(mmToAwg(awgToMm(n)), n, 1e-9);
 }
@@ -44,5 +45,6 @@ TEST(Diameter, BareGaugeIsAmbiguousAndSaysHowMuch) {
 }
 
 TEST(Diameter, RefusesWhatIsNoWire) {
-  for (const char* text : {"", "thick", "0", "-1 mm", "12 mm", "9 swg", "20.5 swg", "99 awg", "NaN"}) EXPECT_FALSE(parseDiameter(text).ok()) << text;
+  for (const char* text : {"", "thick", "0", "-1 mm", "12 mm", "9 swg", "20.5 swg", "99 awg", "NaN"})
+    EXPECT_FALSE(parseDiameter(text).ok()) << text;
 }

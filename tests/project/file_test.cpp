@@ -65,7 +65,8 @@ TEST(ColumnaFile, MimetypeIsFirstAndStored) {
 TEST(ColumnaFile, UnknownKeysAndEntriesSurvive) {
   const Scratch scratch;
   ProjectFile file = sample();
-  file.project.unknown = {{"future", {{"glaze", 3}}}, {"limbs", {{"tail", {{"bead", "blue"}}}, {"head", {{"hat", true}}}}}};
+  file.project.unknown = {{"future", {{"glaze", 3}}},
+                          {"limbs", {{"tail", {{"bead", "blue"}}}, {"head", {{"hat", true}}}}}};
   const std::string path = scratch.write("f.columna", packed(file));
   auto in = openProject(path);
   ASSERT_TRUE(in.ok());
@@ -96,7 +97,9 @@ TEST(ColumnaFile, LastGoodCopyIsKeptAndAFailedSaveTouchesNothing) {
   ASSERT_TRUE(failed.has_value());
   EXPECT_NE(failed->sentence().find("untouched"), std::string::npos);
   size_t files = 0;
-  for ([[maybe_unused]] const auto& each : std::filesystem::directory_iterator(std::filesystem::path(path).parent_path())) ++files;
+  for ([[maybe_unused]] const auto& each :
+       std::filesystem::directory_iterator(std::filesystem::path(path).parent_path()))
+    ++files;
   EXPECT_EQ(files, 2U) << "no half-written file is left";
 }
 
@@ -113,12 +116,16 @@ TEST(ColumnaFile, CutShortItSavesWhatItCan) {
   ASSERT_TRUE(cut.ok()) << cut.problem().sentence();
   EXPECT_EQ(cut->project.name, file.project.name);
   ASSERT_EQ(cut->messages.size(), 1U);
-  EXPECT_NE(cut->messages[0].find("photos/side.jpg"), std::string::npos) << "what was lost is named: " << cut->messages[0];
+  EXPECT_NE(cut->messages[0].find("photos/side.jpg"), std::string::npos)
+      << "what was lost is named: " << cut->messages[0];
   // Cut anywhere: either it opens, or one clear sentence; never a crash.
   for (size_t n = 0; n < whole.size(); n += 211) {
     const auto opened = openProject(scratch.write("n.columna", whole.substr(0, n)));
-    if (!opened.ok()) { EXPECT_NE(opened.problem().sentence().find("n.columna"), std::string::npos); }
-    else { EXPECT_FALSE(opened->messages.empty()); }
+    if (!opened.ok()) {
+      EXPECT_NE(opened.problem().sentence().find("n.columna"), std::string::npos);
+    } else {
+      EXPECT_FALSE(opened->messages.empty());
+    }
   }
 }
 
@@ -130,7 +137,9 @@ TEST(ColumnaFile, FlippedBytesNeverCrash) {
     std::string spoilt = whole;
     for (int k = 0; k < 4; ++k) spoilt[random() % spoilt.size()] = static_cast<char>(random());
     const auto opened = openProject(scratch.write("spoilt.columna", spoilt));
-    if (!opened.ok()) { EXPECT_FALSE(opened.problem().what.empty()); }
+    if (!opened.ok()) {
+      EXPECT_FALSE(opened.problem().what.empty());
+    }
   }
 }
 
@@ -184,8 +193,10 @@ TEST(ColumnaFile, BadFieldsAreNamed) {
     const char* field;
     nlohmann::json value;
   };
-  for (const Case& c : {Case{"size", {{"by", "height"}, {"mm", 0}}}, Case{"size", {{"by", "girth"}, {"mm", 5}}}, Case{"construction", "glue"}, Case{"use", 3},
-                        Case{"coat_mm", -1}, Case{"limbs", nlohmann::json::array()}, Case{"units", "cubit"}, Case{"name", nullptr}}) {
+  for (const Case& c :
+       {Case{"size", {{"by", "height"}, {"mm", 0}}}, Case{"size", {{"by", "girth"}, {"mm", 5}}},
+        Case{"construction", "glue"}, Case{"use", 3}, Case{"coat_mm", -1},
+        Case{"limbs", nlohmann::json::array()}, Case{"units", "cubit"}, Case{"name", nullptr}}) {
     auto json = good;
     json[c.field] = c.value;
     bool newer = false;

@@ -6,7 +6,8 @@ using namespace columna;
 using namespace columna::test;
 
 TEST(Plan, SameInputSameOutputBitForBit) {
-  for (const Pattern& p : shelf().patterns) EXPECT_EQ(toJson(planned(project(p.id, 143))).dump(), toJson(planned(project(p.id, 143))).dump());
+  for (const Pattern& p : shelf().patterns)
+    EXPECT_EQ(toJson(planned(project(p.id, 143))).dump(), toJson(planned(project(p.id, 143))).dump());
 }
 
 TEST(Plan, WiresThickenByTheRuleNotByTwo) {
@@ -18,7 +19,9 @@ TEST(Plan, WiresThickenByTheRuleNotByTwo) {
   EXPECT_LT(std::abs(ratio - 2), 0.9);
   EXPECT_NE(ratio, 2.0);
   for (size_t l = 0; l < large.limbs.size(); ++l)
-    if (large.limbs[l].wired) { EXPECT_GE(large.limbs[l].section.diameter, small.limbs[l].section.diameter); }
+    if (large.limbs[l].wired) {
+      EXPECT_GE(large.limbs[l].section.diameter, small.limbs[l].section.diameter);
+    }
 }
 
 TEST(Plan, ChosenWireIsTheThinnestThatDoes) {
@@ -33,9 +36,13 @@ TEST(Plan, ChosenWireIsTheThinnestThatDoes) {
           fits = fits && plan.limbs[static_cast<size_t>(l)].fits;
         }
         const double d = plan.sections[g].diameter;
-        if (fits) { EXPECT_GE(d, need - 1e-9) << p.id; }
+        if (fits) {
+          EXPECT_GE(d, need - 1e-9) << p.id;
+        }
         for (const double thinner : plan.sections[g].material.diameters)
-          if (thinner < d) { EXPECT_LT(thinner, need) << p.id << ": a thinner one would have done"; }
+          if (thinner < d) {
+            EXPECT_LT(thinner, need) << p.id << ": a thinner one would have done";
+          }
       }
     }
 }
@@ -47,7 +54,8 @@ TEST(Plan, EveryLimbIsInOneGroupAtMost) {
       std::vector<int> seen(plan.limbs.size(), 0);
       for (const WireGroup& g : plan.groups)
         for (const int l : g.limbs) ++seen[static_cast<size_t>(l)];
-      for (size_t l = 0; l < seen.size(); ++l) EXPECT_EQ(seen[l], plan.skeleton.limbs[l].empty() ? 0 : 1) << p.id;
+      for (size_t l = 0; l < seen.size(); ++l)
+        EXPECT_EQ(seen[l], plan.skeleton.limbs[l].empty() ? 0 : 1) << p.id;
     }
 }
 
@@ -60,10 +68,12 @@ TEST(Plan, AChoiceIsKeptAndSharedWithTheTwin) {
   EXPECT_EQ(after.limbs[static_cast<size_t>(leg)].section.diameter, 1.6);
   EXPECT_EQ(after.limbs[static_cast<size_t>(*after.figure.limb("right-foreleg"))].section.diameter, 1.6);
   EXPECT_TRUE(after.limbs[static_cast<size_t>(leg)].chosen);
-  EXPECT_GT(after.limbs[static_cast<size_t>(leg)].hold.hold, before.limbs[static_cast<size_t>(leg)].hold.hold);
+  EXPECT_GT(after.limbs[static_cast<size_t>(leg)].hold.hold,
+            before.limbs[static_cast<size_t>(leg)].hold.hold);
   p.untied.insert("foreleg");
   p.change(after.figure, leg, [](LimbChoice& c) { c.diameter = 2.0; });
-  EXPECT_EQ(planned(p).limbs[static_cast<size_t>(*after.figure.limb("right-foreleg"))].section.diameter, 1.6) << "untied, the other side stays";
+  EXPECT_EQ(planned(p).limbs[static_cast<size_t>(*after.figure.limb("right-foreleg"))].section.diameter, 1.6)
+      << "untied, the other side stays";
 }
 
 TEST(Plan, TooWeakIsWrongAndTooThickToo) {
@@ -76,7 +86,8 @@ TEST(Plan, TooWeakIsWrongAndTooThickToo) {
   tiny.limbs["left-leg"].diameter = 4;
   const Plan thick = planned(tiny);
   bool covered = false;
-  for (const Finding& f : thick.findings) covered = covered || (f.where == "left-leg" && f.text.find("thicker than the part") != std::string::npos);
+  for (const Finding& f : thick.findings)
+    covered = covered || (f.where == "left-leg" && f.text.find("thicker than the part") != std::string::npos);
   EXPECT_TRUE(covered);
 }
 
@@ -84,7 +95,9 @@ TEST(Plan, SaysWhenNothingOnTheShelfIsStrongEnough) {
   Project p = project("river_otter", 1500);
   const Plan plan = planned(p);
   bool said = false;
-  for (const Finding& f : plan.findings) said = said || f.text.find("thick enough") != std::string::npos || f.text.find("gives way") != std::string::npos;
+  for (const Finding& f : plan.findings)
+    said = said || f.text.find("thick enough") != std::string::npos ||
+           f.text.find("gives way") != std::string::npos;
   EXPECT_TRUE(said);
 }
 
@@ -113,19 +126,27 @@ TEST(Plan, EveryMaterialAndUseGivesAPlan) {
           const Plan made = planned(p);
           EXPECT_GT(made.totals.wireLength, 0);
           EXPECT_TRUE(std::isfinite(made.totals.mass));
-          for (const LimbPlan& l : made.limbs) { EXPECT_FALSE(l.sentence.empty()); }
+          for (const LimbPlan& l : made.limbs) {
+            EXPECT_FALSE(l.sentence.empty());
+          }
         }
 }
 
 TEST(PlanJson, HasTheDocumentedShape) {
   const auto json = toJson(planned(project("river_otter", 108)));
-  for (const char* key : {"pattern", "height_mm", "shoulder_height_mm", "body_length_mm", "bones"}) EXPECT_TRUE(json["figure"].contains(key)) << key;
-  for (const char* key : {"id", "twin", "length_mm", "strands", "wire", "moment_Nmm", "hold_factor", "nudge_factor", "effort_N", "core_g", "coat_g", "girth_max_mm"})
+  for (const char* key : {"pattern", "height_mm", "shoulder_height_mm", "body_length_mm", "bones"})
+    EXPECT_TRUE(json["figure"].contains(key)) << key;
+  for (const char* key : {"id", "twin", "length_mm", "strands", "wire", "moment_Nmm", "hold_factor",
+                          "nudge_factor", "effort_N", "core_g", "coat_g", "girth_max_mm"})
     EXPECT_TRUE(json["limbs"][0].contains(key)) << key;
-  for (const char* key : {"material", "diameter_mm", "awg", "swg"}) EXPECT_TRUE(json["limbs"][0]["wire"].contains(key)) << key;
-  for (const char* key : {"id", "material", "diameter_mm", "cut_mm", "route", "features"}) EXPECT_TRUE(json["pieces"][0].contains(key)) << key;
-  for (const char* key : {"kind", "at_mm", "takes_mm", "note"}) EXPECT_TRUE(json["pieces"][0]["features"][0].contains(key)) << key;
-  for (const char* key : {"wire_mm", "wire_g", "core_g", "coat_g", "mass_g"}) EXPECT_TRUE(json["totals"].contains(key)) << key;
+  for (const char* key : {"material", "diameter_mm", "awg", "swg"})
+    EXPECT_TRUE(json["limbs"][0]["wire"].contains(key)) << key;
+  for (const char* key : {"id", "material", "diameter_mm", "cut_mm", "route", "features"})
+    EXPECT_TRUE(json["pieces"][0].contains(key)) << key;
+  for (const char* key : {"kind", "at_mm", "takes_mm", "note"})
+    EXPECT_TRUE(json["pieces"][0]["features"][0].contains(key)) << key;
+  for (const char* key : {"wire_mm", "wire_g", "core_g", "coat_g", "mass_g"})
+    EXPECT_TRUE(json["totals"].contains(key)) << key;
   double wire = 0;
   for (const auto& piece : json["pieces"]) wire += piece["cut_mm"].get<double>();
   EXPECT_NEAR(wire, json["totals"]["wire_mm"].get<double>(), 1e-9 * wire);

@@ -10,7 +10,9 @@ using namespace columna::test;
 
 namespace {
 
-std::vector<Page> sheetOf(const Project& p, Paper paper) { return trueSizeSheet(p, planned(p), shelf(), paper); }
+std::vector<Page> sheetOf(const Project& p, Paper paper) {
+  return trueSizeSheet(p, planned(p), shelf(), paper);
+}
 
 std::string words(const std::vector<Page>& pages) {
   std::string all;
@@ -25,8 +27,10 @@ TEST(Sheet, SaysEverythingNeededAtTheBench) {
   const Project p = project("river_otter", 108);
   const Plan made = planned(p);
   const std::string all = words(sheetOf(p, Paper::A4));
-  for (const char* heading : {"To fetch", "Take care", "To cut", "To weigh out", "50 mm", "true size"}) EXPECT_NE(all.find(heading), std::string::npos) << heading;
-  for (const Piece& piece : made.pieces) EXPECT_NE(all.find(printLength(piece.cut, UnitSystem::Metric)), std::string::npos) << piece.tag;
+  for (const char* heading : {"To fetch", "Take care", "To cut", "To weigh out", "50 mm", "true size"})
+    EXPECT_NE(all.find(heading), std::string::npos) << heading;
+  for (const Piece& piece : made.pieces)
+    EXPECT_NE(all.find(printLength(piece.cut, UnitSystem::Metric)), std::string::npos) << piece.tag;
   for (const FigureLimb& limb : made.figure.limbs) EXPECT_NE(all.find(limb.name), std::string::npos);
 }
 

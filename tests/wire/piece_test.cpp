@@ -21,11 +21,14 @@ std::vector<Case> everything() {
   std::vector<Case> out;
   for (const Pattern& p : shelf().patterns)
     for (const double h : {80.0, 160.0, 320.0})
-      for (const Construction c : {Construction::FoldedPair, Construction::TwistedLimbs}) out.push_back({p.id, h, c});
+      for (const Construction c : {Construction::FoldedPair, Construction::TwistedLimbs})
+        out.push_back({p.id, h, c});
   return out;
 }
 
-std::string name(const Case& c) { return c.pattern + ' ' + std::to_string(c.height) + ' ' + std::string(id(c.construction)); }
+std::string name(const Case& c) {
+  return c.pattern + ' ' + std::to_string(c.height) + ' ' + std::string(id(c.construction));
+}
 
 /// How often pieces run along each segment between two points.
 std::map<std::pair<int, int>, int> runs(const Plan& plan) {
@@ -50,7 +53,9 @@ TEST(Piece, CutIsBonesAndEveryAllowance) {
       // Bones are the route's own steps.
       double along = 0;
       for (size_t i = 0; i + 1 < piece.route.size(); ++i)
-        along += (plan.skeleton.points[static_cast<size_t>(piece.route[i + 1])].at - plan.skeleton.points[static_cast<size_t>(piece.route[i])].at).norm();
+        along += (plan.skeleton.points[static_cast<size_t>(piece.route[i + 1])].at -
+                  plan.skeleton.points[static_cast<size_t>(piece.route[i])].at)
+                     .norm();
       EXPECT_NEAR(along, piece.bones, 1e-6) << name(c) << ' ' << piece.tag;
       // Marks lie on the wire, in order.
       double last = 0;
@@ -70,7 +75,8 @@ TEST(Piece, EveryWiredBoneCarriesItsWires) {
     const auto covered = runs(plan);
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
       const auto kind = plan.figure.limbs[l].kind;
-      // The stretch of a trunk behind the hind legs carries the tail's wire, that before the front ones the neck's.
+      // The stretch of a trunk behind the hind legs carries the tail's wire, that before the front ones the
+      // neck's.
       if (!plan.limbs[l].wired || kind == LimbKind::Trunk) continue;
       for (const WireRun& run : plan.skeleton.limbs[l])
         for (size_t s = 0; s + 1 < run.points.size(); ++s) {
@@ -115,7 +121,8 @@ TEST(Piece, TwistedLegByHand) {
   const double before = 2 * kLap + piece.bones / std::cos(std::atan(M_PI / 6)) + M_PI * (5 + d) + corners;
   EXPECT_NEAR(piece.cut, before + 0.03 * before + 10, 1e-9);
   EXPECT_EQ(piece.bones, 2 * piece.bones / 2);
-  EXPECT_NEAR(piece.bones, 2 * plan.skeleton.length(plan.skeleton.limbs[static_cast<size_t>(leg)].front()), 1e-9);
+  EXPECT_NEAR(piece.bones, 2 * plan.skeleton.length(plan.skeleton.limbs[static_cast<size_t>(leg)].front()),
+              1e-9);
 }
 
 TEST(Piece, FoldedPairIsTwoLongWiresAndATail) {
@@ -128,7 +135,8 @@ TEST(Piece, FoldedPairIsTwoLongWiresAndATail) {
   };
   EXPECT_EQ(kinds(plan.pieces[0]).count("loop"), 2U) << "a loop at each forefoot";
   EXPECT_EQ(kinds(plan.pieces[0]).count("fold"), 1U) << "folded at the nose";
-  EXPECT_EQ(kinds(plan.pieces[1]).count("mutual-twist"), 1U) << "twisted round the front wire where they meet";
+  EXPECT_EQ(kinds(plan.pieces[1]).count("mutual-twist"), 1U)
+      << "twisted round the front wire where they meet";
   EXPECT_EQ(plan.pieces[2].material, "pipe-cleaner");
   EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure.limb("left-foreleg"))].section.wires, 1);
   EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure.limb("neck"))].section.wires, 2);

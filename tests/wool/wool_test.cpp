@@ -83,7 +83,8 @@ TEST(Body, AgreesWithCountingAGrid) {
             if (before < 0 || behind > 0) continue;
             const double s = before / (before - behind);
             const Vec3 d = p - (a.centre + s * (b.centre - a.centre));
-            in = std::hypot(d.dot(a.u) / (a.ru + s * (b.ru - a.ru)), d.dot(a.v) / (a.rv + s * (b.rv - a.rv))) < 1;
+            in = std::hypot(d.dot(a.u) / (a.ru + s * (b.ru - a.ru)),
+                            d.dot(a.v) / (a.rv + s * (b.rv - a.rv))) < 1;
           }
           if (in) break;
         }
@@ -100,7 +101,8 @@ TEST(Wool, TwiceAsHighIsEightTimesTheWool) {
     EXPECT_NEAR(large.totals.core, 8 * small.totals.core, 1e-3 * large.totals.core + 1e-9) << p.id;
     EXPECT_NEAR(large.totals.coat, 8 * small.totals.coat, 1e-3 * large.totals.coat) << p.id;
     for (size_t l = 0; l < small.figure.limbs.size(); ++l)
-      EXPECT_NEAR(large.wool.limbs[l].girthMax, 2 * small.wool.limbs[l].girthMax, 1e-9 * large.wool.limbs[l].girthMax);
+      EXPECT_NEAR(large.wool.limbs[l].girthMax, 2 * small.wool.limbs[l].girthMax,
+                  1e-9 * large.wool.limbs[l].girthMax);
   }
 }
 
