@@ -285,6 +285,15 @@ void FigurePainter::joints() {
   p_.restore();
 }
 
+bool FigurePainter::insideBody(const Vec3& place) {
+  const Vec2 at = project(place, v_.view) / plan_.figure.scale;
+  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
+    if (plan_.figure.limbs[l].kind == LimbKind::Trunk &&
+        limb(static_cast<int>(l)).outline.contains(QPointF(at.x(), at.y())))
+      return true;
+  return false;
+}
+
 void FigurePainter::girths() {
   const Theme& t = theme();
   p_.save();
@@ -296,10 +305,11 @@ void FigurePainter::girths() {
       const bool mine = chosen(static_cast<int>(l));
       if (mine != selectedFirst || plan_.figure.limbs[l].kind == LimbKind::Digits) continue;
       if (isFar(plan_.figure.limbs[l], v_.view) && !mine) continue;
-      const bool upright = axial(plan_.figure.limbs[l].kind);
+      const bool named = axial(plan_.figure.limbs[l].kind) || mine;
       for (const Girth& g : plan_.wool.limbs[l].girths) {
         const Ring* ring = ringAt(plan_.figure, g);
         if (!ring || g.felted <= 0) continue;
+        if (!named && insideBody(ring->centre)) continue;
         const double coat = plan_.wool.coatThickness;
         const Vec3 reach = ring->v * (ring->rv - coat);
         QPointF a = v_.at(Vec3(ring->centre + reach));
@@ -307,8 +317,10 @@ void FigurePainter::girths() {
         if (a.y() > b.y()) std::swap(a, b);
         p_.setPen(mine ? QPen(t.woad, 3) : QPen(QColor(QStringLiteral("#6E5F4E")), 1.5));
         p_.drawLine(a, b);
-        if (how_.small || (!upright && !mine)) continue;
-        const QString text = QString::number(std::lround(g.felted));
+        if (how_.small || !named) continue;
+        // Over a ring that stands, beside one that lies.
+        const bool upright = std::abs(a.y() - b.y()) > std::abs(a.x() - b.x());
+        const QString text = QString::fromStdString(printLengthFigure(g.felted, how_.units, 0));
         const double w = QFontMetricsF(p_.font()).horizontalAdvance(text);
         QPointF at = upright ? a + QPointF(0, -px(26))
                              : (a.x() > b.x() ? a : b) +
@@ -338,7 +350,7 @@ void FigurePainter::grams() {
     if (isFar(part, v_.view) || !axial(part.kind)) continue;
     const QPainterPath& core = limb(static_cast<int>(l)).core;
     const QRectF box = transform().mapRect(core.boundingRect());
-    const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, UnitSystem::Metric));
+    const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, how_.units));
     const double w = QFontMetricsF(p_.font()).horizontalAdvance(text) + 10;
     if (box.width() < w || box.height() < px(18)) continue;
     QPointF at = box.center();

@@ -28,7 +28,8 @@ struct FigurePaint {
   int selected = -1;
   int hovered = -1;
   bool throughWool = false; ///< the wire is shown in every stage
-  bool small = false;       ///< a small view: no patterns, tags or numbers
+  UnitSystem units = UnitSystem::Metric;
+  bool small = false; ///< a small view: no patterns, tags or numbers
 };
 
 class FigurePainter {
@@ -51,6 +52,8 @@ private:
     return shapes_.limb(plan_.figure, plan_.wool.coatThickness, v_.view, index);
   }
   void piece(int index, bool far);
+  /// Whether a place lies within the trunk's outline: a girth there cannot be taped.
+  [[nodiscard]] bool insideBody(const Vec3& place);
   [[nodiscard]] bool chosen(int limb) const;
   [[nodiscard]] std::vector<QPolygonF> pathsOf(const Piece& piece, bool& smooth) const;
 

@@ -53,8 +53,8 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 }
 
 QRectF Mat::centreArea() const {
-  const double top = px(kRulerTop);
-  const double left = px(kRulerLeft);
+  const double top = frame(kRulerTop);
+  const double left = frame(kRulerLeft);
   return {left, top, width() - left, height() - top};
 }
 
@@ -63,7 +63,9 @@ void Mat::place() {
   const double coat = session_.plan().wool.coatThickness;
   const QRectF area = centreArea();
   // The mat never lets the small views crowd out the large one.
-  const double band = std::min<double>(px(kBand), area.height() * 0.3);
+  // Large text on a small screen leaves one view; V turns it.
+  const double band =
+      area.height() < 2.6 * frame(kBand) ? 0 : std::min<double>(frame(kBand), area.height() * 0.3);
   const QRectF main(area.left(), area.top(), area.width(), area.height() - band);
   const auto& order = kOrder[static_cast<size_t>(main_)];
   const auto boundsOf = [&](View view) {
@@ -74,9 +76,9 @@ void Mat::place() {
   ports_[0].view = order[0];
   ports_[0].clip = main;
   if (fitted_ && !frozen_) {
-    const double sides = px(session_.stage() == Stage::Study ? 110 : 60);
-    const double above = px(session_.stage() == Stage::Study ? 40 : 64);
-    const double below = px(main_ == View::Side ? 64 : 24);
+    const double sides = frame(session_.stage() == Stage::Study ? 110 : 60);
+    const double above = frame(session_.stage() == Stage::Study ? 40 : 64);
+    const double below = frame(main_ == View::Side ? 64 : 24);
     const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(),
                                                  (main.height() - above - below) / large.height()));
     ports_[0].scale = scale;
@@ -209,6 +211,9 @@ void Mat::paintEvent(QPaintEvent* /*event*/) {
 
 void Mat::resizeEvent(QResizeEvent* /*event*/) {
   place();
+  const bool room = ports_[1].clip.height() > 1; // large text: the keys serve without their caps
+  fitKey_->setVisible(room);
+  trueSizeKey_->setVisible(room);
   const QSize fitSize = fitKey_->sizeHint();
   const QSize trueSize = trueSizeKey_->sizeHint();
   const int y = height() - fitSize.height() - px(10);

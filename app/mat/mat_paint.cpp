@@ -60,7 +60,8 @@ void Mat::paintMain(QPainter& p) {
   p.save();
   p.setClipRect(v.clip);
   p.setRenderHint(QPainter::Antialiasing);
-  const FigurePaint how{session_.stage(), session_.selected(), hovered_, throughWool_, false};
+  const FigurePaint how{session_.stage(), session_.selected(), hovered_,
+                        throughWool_,     session_.units(),    false};
   FigurePainter painter(p, v, plan, shapes_, how);
   if (v.view != View::Above) {
     p.setPen(QPen(t.ink, 1));
@@ -91,7 +92,7 @@ void Mat::paintMain(QPainter& p) {
   p.setFont(typeface(13));
   p.setPen(t.faint);
   const QString more = session_.stage() == Stage::Wrap
-                           ? tr("girths as felted, in mm; dashes are the finished outline")
+                           ? tr("girths as felted; dashes are the finished outline")
                        : session_.stage() == Stage::Study ? tr("drag a mark, or type the size")
                                                           : QString();
   p.drawText(head + QPointF(w + px(14), 0), more);
@@ -105,10 +106,11 @@ void Mat::paintSmall(QPainter& p) {
   p.drawLine(QPointF(centreArea().left(), ports_[1].clip.top()), QPointF(width(), ports_[1].clip.top()));
   for (size_t i = 1; i < ports_.size(); ++i) {
     const Viewport& v = ports_[i];
+    if (v.clip.height() < 1) continue;
     p.save();
     p.setClipRect(v.clip);
     const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
-    const FigurePaint how{session_.stage(), session_.selected(), -1, throughWool_, true};
+    const FigurePaint how{session_.stage(), session_.selected(), -1, throughWool_, session_.units(), true};
     FigurePainter painter(p, v, plan, shapes_, how);
     if (v.view != View::Above) {
       p.setPen(QPen(t.ink, 1));
@@ -128,6 +130,7 @@ void Mat::paintSmall(QPainter& p) {
 }
 
 void Mat::paintZoom(QPainter& p) {
+  if (textScale() > 1.4) return; // no room beside the small views
   const double percent = 100 * ports_[0].scale / screenPixelsPerMm_;
   p.setFont(typeface(13));
   const QString text =
@@ -139,8 +142,8 @@ void Mat::paintZoom(QPainter& p) {
 
 void Mat::paintRulers(QPainter& p) {
   const Viewport& v = ports_[0];
-  const double top = px(24);
-  const double left = px(32);
+  const double top = frame(24);
+  const double left = frame(32);
   std::optional<QRectF> reach;
   if (session_.selected() >= 0) {
     const Figure& f = session_.plan().figure;
@@ -245,7 +248,7 @@ void Mat::paintLength(QPainter& p) {
   const Figure& f = session_.plan().figure;
   const Viewport& v = ports_[0];
   const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, View::Side).bounds;
-  const double y = v.at(Vec2(0, 0)).y() + px(42);
+  const double y = v.at(Vec2(0, 0)).y() + frame(42);
   const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y),
                     QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));
   p.setPen(QPen(theme().faint, 1));

@@ -22,11 +22,11 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   auto* inside = new QWidget;
   auto* layout = new QVBoxLayout(inside);
   layout->setContentsMargins(0, 0, px(16), px(16));
-  layout->setSpacing(px(6));
+  layout->setSpacing(px(8));
   name_ = textLabel(inside, 20, QFont::DemiBold);
   under_ = textLabel(inside, 13, QFont::Normal);
   setFaint(under_);
-  legend_ = textLabel(inside, 13, QFont::Normal, false);
+  legend_ = textLabel(inside, 13, QFont::Normal);
   legend_->setTextFormat(Qt::RichText);
   section_ = new LengthSection(session_, inside);
   section_->setFixedHeight(px(160));

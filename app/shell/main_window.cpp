@@ -54,9 +54,9 @@ void MainWindow::build() {
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setSpacing(0);
   spine_ = new Spine(session_, centre);
-  spine_->setFixedWidth(px(88));
+  spine_->setFixedWidth(frame(88));
   rail_ = new TitleRail(session_, menu_, centre);
-  rail_->setFixedHeight(px(56));
+  rail_->setFixedHeight(frame(56));
   mat_ = new Mat(session_, centre);
   mat_->setScreenPixelsPerMm(screenPixelsPerMm(screen()));
   racks_ = new QStackedWidget(centre);
@@ -68,11 +68,11 @@ void MainWindow::build() {
   racks_->addWidget(new Rack(tr("Wool to weigh out"),
                              tr("core, in the order of the work; strips of carded sliver, to scale"),
                              new WrapRack(session_, nullptr), racks_));
-  racks_->setFixedHeight(px(192));
+  racks_->setFixedHeight(frame(192));
   card_ = new LimbCard(session_, centre);
-  card_->setFixedWidth(px(320));
+  card_->setFixedWidth(frame(320));
   tally_ = new Tally(session_, centre);
-  tally_->setFixedHeight(px(56));
+  tally_->setFixedHeight(frame(56));
   grid->addWidget(spine_, 0, 0, 3, 1);
   grid->addWidget(rail_, 0, 1);
   grid->addWidget(mat_, 1, 1);

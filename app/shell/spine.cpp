@@ -16,32 +16,32 @@ constexpr double kFirst = 72;
 /// The drum in profile: flat plates, a waist on the right, and on the left a process that rakes back and
 /// down.
 QPainterPath drum(const QRectF& r, bool notched) {
-  const double c = px(6);
+  const double c = frame(6);
   QPainterPath p;
   p.moveTo(r.left() + c, r.top());
   p.lineTo(r.right() - c, r.top());
   p.quadTo(r.topRight(), r.topRight() + QPointF(0, c));
-  p.cubicTo(r.right() - px(2), r.top() + r.height() * 0.3, r.right() - px(6), r.top() + r.height() * 0.35,
-            r.right() - px(6), r.center().y());
-  p.cubicTo(r.right() - px(6), r.top() + r.height() * 0.65, r.right() - px(2), r.top() + r.height() * 0.7,
-            r.right(), r.bottom() - c);
+  p.cubicTo(r.right() - frame(2), r.top() + r.height() * 0.3, r.right() - frame(6),
+            r.top() + r.height() * 0.35, r.right() - frame(6), r.center().y());
+  p.cubicTo(r.right() - frame(6), r.top() + r.height() * 0.65, r.right() - frame(2),
+            r.top() + r.height() * 0.7, r.right(), r.bottom() - c);
   p.quadTo(r.bottomRight(), r.bottomRight() - QPointF(c, 0));
   p.lineTo(r.left() + c, r.bottom());
   p.quadTo(r.bottomLeft(), r.bottomLeft() - QPointF(0, c));
-  const QPointF waist(r.left() + px(5), r.center().y() + r.height() * 0.14);
-  p.quadTo(r.left() + px(1), waist.y() + px(8), waist.x(), waist.y() + px(2));
-  const QPointF tip(r.left() - px(16), r.center().y() + r.height() * 0.34);
-  p.cubicTo(waist.x() - px(6), waist.y() + px(4), tip.x() + px(8), tip.y() + px(3), tip.x() + px(2),
-            tip.y() + px(3));
-  p.quadTo(tip.x() - px(2), tip.y(), tip.x(), tip.y() - px(3));
-  p.cubicTo(tip.x() + px(8), tip.y() - px(9), waist.x() - px(4), waist.y() - px(6), waist.x(),
+  const QPointF waist(r.left() + frame(5), r.center().y() + r.height() * 0.14);
+  p.quadTo(r.left() + frame(1), waist.y() + frame(8), waist.x(), waist.y() + frame(2));
+  const QPointF tip(r.left() - frame(16), r.center().y() + r.height() * 0.34);
+  p.cubicTo(waist.x() - frame(6), waist.y() + frame(4), tip.x() + frame(8), tip.y() + frame(3),
+            tip.x() + frame(2), tip.y() + frame(3));
+  p.quadTo(tip.x() - frame(2), tip.y(), tip.x(), tip.y() - frame(3));
+  p.cubicTo(tip.x() + frame(8), tip.y() - frame(9), waist.x() - frame(4), waist.y() - frame(6), waist.x(),
             r.center().y() - r.height() * 0.06);
-  p.quadTo(r.left() + px(4), r.top() + r.height() * 0.25, r.left(), r.top() + c);
+  p.quadTo(r.left() + frame(4), r.top() + r.height() * 0.25, r.left(), r.top() + c);
   p.quadTo(r.topLeft(), r.topLeft() + QPointF(c, 0));
   p.closeSubpath();
   if (notched) {
     QPainterPath bite;
-    bite.addEllipse(r.bottomRight() - QPointF(px(3), px(3)), px(12), px(12));
+    bite.addEllipse(r.bottomRight() - QPointF(frame(3), frame(3)), frame(12), frame(12));
     p = p.subtracted(bite);
   }
   return p;
@@ -57,7 +57,7 @@ Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent
   setToolTip(tr("%1, Alt+%2").arg(name).arg(number));
 }
 
-QSize Vertebra::sizeHint() const { return {px(88), px(92)}; }
+QSize Vertebra::sizeHint() const { return {frame(88), frame(92)}; }
 
 void Vertebra::setState(bool current, bool settled, int findings) {
   current_ = current;
@@ -75,13 +75,14 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
   const Theme& t = theme();
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const double w = px(current_ ? 60 : 56);
-  const double h = px(current_ ? 76 : 64);
-  const QRectF r(px(48) - w / 2, (height() - h) / 2, w, h);
+  const double w = frame(current_ ? 60 : 56);
+  const double h = frame(current_ ? 76 : 64);
+  const QRectF r(frame(48) - w / 2, (height() - h) / 2, w, h);
   const QPainterPath shape = drum(r, findings_ > 0);
   if (current_) { // joined to the mat
-    p.fillRect(QRectF(r.right() - px(8), r.center().y() - px(11), width() - r.right() + px(9), px(22)),
-               t.woad);
+    p.fillRect(
+        QRectF(r.right() - frame(8), r.center().y() - frame(11), width() - r.right() + frame(9), frame(22)),
+        t.woad);
     p.fillPath(shape, t.woad);
     p.setPen(t.onWoad);
   } else if (settled_) {
@@ -93,15 +94,15 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
     p.setPen(t.ink);
   }
   p.setFont(typeface(current_ ? 16 : 13, current_ ? QFont::Bold : QFont::DemiBold));
-  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - px(4), r.height() * 0.38),
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - frame(4), r.height() * 0.38),
              Qt::AlignCenter, text());
   p.setFont(typeface(12));
-  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - px(4), r.height() * 0.26),
+  p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - frame(4), r.height() * 0.26),
              Qt::AlignCenter, QString::number(number_));
   if (findings_ > 0) {
     p.setPen(t.weld);
     p.setFont(typeface(15, QFont::Bold));
-    p.drawText(QRectF(r.right() - px(13), r.bottom() - px(13), px(22), px(22)), Qt::AlignCenter,
+    p.drawText(QRectF(r.right() - frame(13), r.bottom() - frame(13), frame(22), frame(22)), Qt::AlignCenter,
                QString::number(findings_));
   }
   if (hasFocus()) {
@@ -148,7 +149,7 @@ void Spine::refresh() {
 void Spine::resizeEvent(QResizeEvent* /*event*/) {
   for (size_t i = 0; i < vertebrae_.size(); ++i) {
     const QSize size = vertebrae_[i]->sizeHint();
-    const double y = px(kFirst) + static_cast<double>(i) * px(kStep);
+    const double y = frame(kFirst) + static_cast<double>(i) * frame(kStep);
     vertebrae_[i]->setGeometry(0, qRound(y - size.height() / 2.0), width(), size.height());
   }
 }
@@ -161,15 +162,15 @@ void Spine::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(Qt::NoPen);
   p.setBrush(t.disc);
   for (size_t i = 0; i + 1 < vertebrae_.size(); ++i) { // the discs between
-    const double y = px(kFirst) + (static_cast<double>(i) + 0.5) * px(kStep);
-    const double h = px(20);
+    const double y = frame(kFirst) + (static_cast<double>(i) + 0.5) * frame(kStep);
+    const double h = frame(20);
     QPainterPath disc;
-    const QRectF r(px(48) - px(20), y - h / 2, px(40), h);
+    const QRectF r(frame(48) - frame(20), y - h / 2, frame(40), h);
     disc.moveTo(r.topLeft());
     disc.lineTo(r.topRight());
-    disc.quadTo(r.right() + px(12), r.center().y(), r.right(), r.bottom());
+    disc.quadTo(r.right() + frame(12), r.center().y(), r.right(), r.bottom());
     disc.lineTo(r.bottomLeft());
-    disc.quadTo(r.left() - px(12), r.center().y(), r.left(), r.top());
+    disc.quadTo(r.left() - frame(12), r.center().y(), r.left(), r.top());
     p.drawPath(disc);
   }
   p.setPen(QPen(t.rule, 1));

@@ -43,10 +43,10 @@ protected:
     paintVerdict(p, QPointF(px(32), height() / 2.0), px(9), level_);
     p.setPen(t.ink);
     p.setFont(typeface(15, QFont::DemiBold));
-    p.drawText(QRectF(px(54), px(6), width() - px(80), px(22)), Qt::AlignVCenter, count_);
+    p.drawText(QRectF(px(54), frame(6), width() - px(80), frame(22)), Qt::AlignVCenter, count_);
     p.setFont(typeface(13));
     p.setPen(t.faint);
-    p.drawText(QRectF(px(54), px(28), width() - px(84), px(20)), Qt::AlignVCenter,
+    p.drawText(QRectF(px(54), frame(29), width() - px(84), frame(22)), Qt::AlignVCenter,
                QFontMetricsF(p.font()).elidedText(brief_, Qt::ElideRight, width() - px(84)));
     p.setPen(QPen(t.woad, 2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     const QPointF c(width() - px(24), height() / 2.0);
@@ -79,7 +79,7 @@ Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(sess
 QAbstractButton* Tally::findings() const { return look_; }
 
 void Tally::resizeEvent(QResizeEvent* /*event*/) {
-  const int w = px(320);
+  const int w = frame(320);
   look_->setGeometry(width() - w, 0, w, height());
 }
 
@@ -153,7 +153,7 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
     const double x = from + each * static_cast<double>(i);
     p.setFont(typeface(12));
     p.setPen(t.faint);
-    p.drawText(QPointF(x, px(20)), total.label);
+    p.drawText(QPointF(x, frame(20)), total.label);
     double at = x;
     const auto run = [&](const QString& text, const QFont& f, const QColor& colour, double gap) {
       if (text.isEmpty()) return;
@@ -161,7 +161,7 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
       const double w = QFontMetricsF(f).horizontalAdvance(text);
       if (at + w > x + each && at > x) return;
       p.setPen(colour);
-      p.drawText(QPointF(at, px(44)), text);
+      p.drawText(QPointF(at, frame(46)), text);
       at += w + gap;
     };
     run(total.figure, typeface(20, QFont::DemiBold), t.ink, px(5));

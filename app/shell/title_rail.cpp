@@ -83,7 +83,6 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
     b->setIconSize(QSize(px(18), px(18)));
     layout->addWidget(b);
   }
-  undo_->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
   connect(undo_, &QToolButton::clicked, &session_, &Session::undo);
   connect(redo_, &QToolButton::clicked, &session_, &Session::redo);
   auto* units = new QHBoxLayout;
@@ -119,20 +118,22 @@ void TitleRail::refresh() {
   const Figure& f = session_.plan().figure;
   const UnitSystem units = session_.units();
   const QString full = str(session_.project().name);
-  name_->setText(QFontMetrics(typeface(24, QFont::DemiBold)).elidedText(full, Qt::ElideRight, px(210)) +
+  name_->setText(QFontMetrics(typeface(24, QFont::DemiBold))
+                     .elidedText(full, Qt::ElideRight, textScale() > 1.3 ? px(100) : px(210)) +
                  QStringLiteral(" ▾"));
   name_->setAccessibleName(tr("%1, menu").arg(full));
   name_->setToolTip(full);
-  size_->setText(
-      tr("%1 high, %2 at the shoulder")
-          .arg(str(printLength(f.overallHeight, units)), str(printLength(f.shoulderHeight, units))));
-  length_->setText(tr("%1 over all").arg(str(printLength(f.totalLength, units))));
+  size_->setText(tr("%1 high").arg(str(printLength(f.overallHeight, units))));
+  length_->setText(tr("%1 at the shoulder").arg(str(printLength(f.shoulderHeight, units))));
   construction_->setText(str(std::string(columna::name(session_.project().construction))) +
                          QStringLiteral(" ▾"));
   const History& h = session_.history();
   undo_->setEnabled(h.canUndo());
   redo_->setEnabled(h.canRedo());
   const QString undoing = h.canUndo() ? tr("undo %1").arg(str(h.undoName())) : tr("undo");
+  size_->setVisible(textScale() <= 1.3); // the mat and the card say it too
+  length_->setVisible(textScale() <= 1.3);
+  undo_->setToolButtonStyle(textScale() > 1.3 ? Qt::ToolButtonIconOnly : Qt::ToolButtonTextBesideIcon);
   undo_->setText(QFontMetrics(typeface(13)).elidedText(undoing, Qt::ElideRight, px(150)));
   undo_->setAccessibleName(undoing);
   undo_->setToolTip(tr("%1, Ctrl+Z").arg(undoing));

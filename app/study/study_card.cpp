@@ -24,9 +24,10 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   figure_ = new QWidget(this);
   auto* form = new QVBoxLayout(figure_);
   form->setContentsMargins(0, 0, 0, 0);
-  form->setSpacing(px(4));
+  form->setSpacing(px(6));
   form->addWidget(textLabel(figure_, 13, QFont::DemiBold));
   static_cast<QLabel*>(form->itemAt(0)->widget())->setText(tr("How big?"));
+  form->addSpacing(px(4));
   const std::array<QString, 3> names{tr("Height"), tr("Shoulder height"), tr("Body length")};
   for (size_t i = 0; i < fields_.size(); ++i) {
     auto* label = textLabel(figure_, 13, QFont::Normal, false);

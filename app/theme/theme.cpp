@@ -71,6 +71,8 @@ double textScale() { return scaleOfText; }
 void setTextScale(double scale) { scaleOfText = std::clamp(scale, 1.0, 2.0); }
 int px(double atUsualSize) { return qRound(atUsualSize * scaleOfText); }
 
+int frame(double atUsualSize) { return qRound(atUsualSize * (1 + 0.4 * (scaleOfText - 1))); }
+
 QFont typeface(double size, int weight) {
   QFont f(QStringLiteral("Lato"));
   f.setPixelSize(qRound(std::max(11.0, size) * scaleOfText));

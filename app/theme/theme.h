@@ -42,6 +42,9 @@ void setTextScale(double scale);
 /// A length of the layout in pixels at the text size in use.
 [[nodiscard]] int px(double atUsualSize);
 
+/// A length of the window's frame: it grows with the text, but less, so that the mat keeps its room.
+[[nodiscard]] int frame(double atUsualSize);
+
 /// Lato with tabular figures; `size` in pixels at the usual text size, never below 11.
 [[nodiscard]] QFont typeface(double size, int weight = QFont::Normal);
 

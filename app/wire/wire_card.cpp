@@ -58,7 +58,6 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   twinKey_ = twin;
   keys->addWidget(thinner);
   keys->addWidget(thicker);
-  keys->addWidget(twin);
   keys->addStretch();
   layout->addLayout(keys);
   connect(thinner, &KeyButton::clicked, this, [this] { session_.stepWire(session_.selected(), -1); });
@@ -66,7 +65,12 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   connect(twin, &KeyButton::clicked, this, [this] { session_.toggleTied(session_.selected()); });
   back_ = new KeyButton(QStringLiteral("Del"), tr("wire as reckoned"), this);
   connect(back_, &KeyButton::clicked, this, [this] { session_.clearWire(session_.selected()); });
-  layout->addWidget(back_, 0, Qt::AlignLeft);
+  auto* more = new QHBoxLayout;
+  more->setSpacing(px(10));
+  more->addWidget(twin);
+  more->addWidget(back_);
+  more->addStretch();
+  layout->addLayout(more);
 
   auto* choose = new QGridLayout;
   choose->setHorizontalSpacing(px(8));
@@ -207,7 +211,9 @@ void WireCard::refresh() {
                                            : limb.section.material.strandsPerWire > 1 ? tr("one stem")
                                                                                       : tr("single"));
   gauges_->setText(gauges);
-  whyCut_->set(cutWorking(piece));
+  Working cut = cutWorking(piece);
+  cut.title = tr("why %1").arg(cut_->figure()).toStdString();
+  whyCut_->set(cut);
   whyNeed_->set(
       needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge, limb.section));
   whyHold_->set(holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section));

@@ -15,6 +15,12 @@ namespace {
 
 QString str(const std::string& s) { return QString::fromStdString(s); }
 
+/// The working is in mm and g; its title repeats the figure as it is shown.
+Working titled(Working working, const std::string& figure) {
+  working.title = "why " + figure;
+  return working;
+}
+
 Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem units) {
   Working w;
   double total = 0;
@@ -72,8 +78,11 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   auto* firmer = new KeyButton(QStringLiteral("]"), tr("firmer"), firmRow_);
   row->addWidget(firmLabel, 0, 0);
   row->addWidget(firm_, 0, 1);
-  row->addWidget(softer, 0, 2);
-  row->addWidget(firmer, 0, 3);
+  auto* keys = new QHBoxLayout;
+  keys->addWidget(softer);
+  keys->addWidget(firmer);
+  keys->addStretch();
+  row->addLayout(keys, 1, 0, 1, 2);
   row->setColumnStretch(1, 1);
   layout->addWidget(firmRow_);
   auto* coatRow = new QHBoxLayout;
@@ -149,8 +158,9 @@ void WrapCard::refresh() {
                                    ? str(printNumber(w.stripLength / 1000, 1)) + tr(" m")
                                    : str(printLength(w.stripLength, units, 0))));
   coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
-  whyCore_->set(coreWorking(w, plan.wool.volumeError));
-  whyCoat_->set(coatWorking(w, plan.wool.coatThickness));
+  if (w.core <= 0) coreUnder_->setText(tr("all coat wool"));
+  whyCore_->set(titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units)));
+  whyCoat_->set(titled(coatWorking(w, plan.wool.coatThickness), printMass(w.coat, units)));
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
   QString html = QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table width='100%' "
                                 "cellpadding='2'><tr style='color:%2'><td>%3</td><td align='right'>%4</td>"
@@ -169,7 +179,8 @@ void WrapCard::refresh() {
   }
   ladder_->setText(html + QStringLiteral("</table>"));
   if (widest && widest->felted > 0)
-    whyWound_->set(woundWorking(*widest, limb.kind));
+    whyWound_->set(titled(woundWorking(*widest, limb.kind),
+                          printLengthFigure(widest->wound, units, 0) + " before felting"));
   else
     whyWound_->set({});
 }

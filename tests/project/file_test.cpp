@@ -6,6 +6,8 @@
 
 #include <random>
 
+#include <zlib.h>
+
 using namespace columna;
 using namespace columna::test;
 
@@ -185,6 +187,34 @@ TEST(ColumnaFile, ANewerOneOpensForLookingOnly) {
   EXPECT_TRUE(newer);
   json["schema"] = "columna-project/x";
   EXPECT_FALSE(projectFromJson(json, "f", newer).ok());
+}
+
+TEST(ColumnaFile, ANewerFileIsReadOnlyWithAPlainMessage) {
+  // Entries without a directory, as a program that was cut off leaves them; stored, so that no packer is
+  // needed.
+  const auto entry = [](const std::string& name, const std::string& content) {
+    std::string header("PK\x03\x04", 4);
+    header.resize(30, '\0');
+    put32(header, 14,
+          static_cast<std::uint32_t>(crc32(0, reinterpret_cast<const unsigned char*>(content.data()),
+                                           static_cast<unsigned>(content.size()))));
+    put32(header, 18, static_cast<std::uint32_t>(content.size()));
+    put32(header, 22, static_cast<std::uint32_t>(content.size()));
+    header[26] = static_cast<char>(name.size());
+    return header + name + content;
+  };
+  const Scratch scratch;
+  auto json = toJson(sample().project);
+  json["schema"] = "columna-project/2";
+  json["glaze"] = "blue";
+  const auto opened = openProject(scratch.write("new.columna", entry("mimetype", std::string(kMimeType)) +
+                                                                   entry("project.json", json.dump())));
+  ASSERT_TRUE(opened.ok()) << opened.problem().sentence();
+  EXPECT_TRUE(opened->readOnly);
+  EXPECT_EQ(opened->project.name, sample().project.name) << "what is known is read";
+  bool said = false;
+  for (const std::string& m : opened->messages) said = said || m.find("newer Columna") != std::string::npos;
+  EXPECT_TRUE(said);
 }
 
 TEST(ColumnaFile, BadFieldsAreNamed) {
