@@ -3,7 +3,6 @@
 #include "mat/shape.h"
 #include "theme/theme.h"
 
-#include <QHBoxLayout>
 #include <QLineEdit>
 #include <QPainter>
 
@@ -51,24 +50,17 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
 }
 
 Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-  auto* layout = new QHBoxLayout(this);
-  layout->setContentsMargins(0, 0, 0, 0);
-  layout->setSpacing(px(8));
   filter_ = new QLineEdit(this);
   filter_->setPlaceholderText(tr("find an animal"));
   filter_->setAccessibleName(tr("Find an animal by name"));
-  filter_->setFixedWidth(px(150));
-  layout->addWidget(filter_, 0, Qt::AlignTop);
   for (const Pattern& pattern : session_.catalog().patterns) {
     auto* tile = new PatternTile(pattern, this);
     connect(tile, &QAbstractButton::clicked, this, [this, tile] {
       session_.setPattern(tile->id());
       refresh();
     });
-    layout->addWidget(tile, 0, Qt::AlignTop);
     tiles_.push_back(tile);
   }
-  layout->addStretch();
   connect(filter_, &QLineEdit::textChanged, this, &Gallery::refresh);
   connect(filter_, &QLineEdit::returnPressed, this, [this] {
     for (PatternTile* tile : tiles_)
@@ -81,6 +73,27 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
   refresh();
 }
 
+void Gallery::resizeEvent(QResizeEvent* /*event*/) { lay(); }
+
+/// Rows of tiles, the field to find one in the first place of all.
+void Gallery::lay() {
+  const QSize tile(px(150), px(126));
+  const int gap = px(6);
+  filter_->setGeometry(0, px(4), tile.width() - gap, filter_->sizeHint().height());
+  int x = tile.width() + gap;
+  int y = 0;
+  for (PatternTile* each : tiles_) {
+    if (!each->isVisibleTo(this)) continue;
+    if (x > 0 && x + tile.width() > width()) {
+      x = 0;
+      y += tile.height() + gap;
+    }
+    each->setGeometry(QRect(QPoint(x, y), tile));
+    x += tile.width() + gap;
+  }
+  setMinimumHeight(y + tile.height());
+}
+
 void Gallery::refresh() {
   const QString now = QString::fromStdString(session_.project().pattern);
   const QString wanted = filter_->text().trimmed();
@@ -88,6 +101,7 @@ void Gallery::refresh() {
     tile->setChecked(tile->id() == now);
     tile->setVisible(wanted.isEmpty() || tile->text().contains(wanted, Qt::CaseInsensitive));
   }
+  lay();
 }
 
 } // namespace columna

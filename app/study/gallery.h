@@ -9,7 +9,6 @@
 
 #include <vector>
 
-class QHBoxLayout;
 class QLineEdit;
 
 namespace columna {
@@ -38,8 +37,12 @@ public:
   [[nodiscard]] const std::vector<PatternTile*>& tiles() const { return tiles_; }
   [[nodiscard]] QLineEdit* filter() const { return filter_; }
 
+protected:
+  void resizeEvent(QResizeEvent* event) override;
+
 private:
   void refresh();
+  void lay();
   Session& session_;
   QLineEdit* filter_;
   std::vector<PatternTile*> tiles_;
