@@ -50,7 +50,7 @@ std::optional<int> nearestSwg(double mm) {
       best = n;
     }
   }
-  if (bestRatio > 0.06) return std::nullopt; // half of the widest step of the table
+  if (bestRatio > 0.0925) return std::nullopt; // half of the widest step of the table, 18 to 19
   return best;
 }
 

@@ -20,6 +20,8 @@ TEST(Swg, IsTheTableAndNothingElse) {
   EXPECT_FALSE(swgToMm(9).has_value());
   EXPECT_FALSE(swgToMm(35).has_value());
   for (int n = 10; n <= 34; ++n) EXPECT_EQ(nearestSwg(*swgToMm(n)), n);
+  for (double d = *swgToMm(34); d <= *swgToMm(10); d *= 1.003)
+    EXPECT_TRUE(nearestSwg(d).has_value()) << d << " lies between two of the table";
   EXPECT_FALSE(nearestSwg(5).has_value());
 }
 
