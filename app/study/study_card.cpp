@@ -7,6 +7,7 @@
 #include <QLineEdit>
 #include <QVBoxLayout>
 
+#include <algorithm>
 #include <cmath>
 
 namespace columna {
@@ -69,6 +70,8 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   part->addLayout(row);
   whyLength_ = new Why(limb_);
   part->addWidget(whyLength_);
+  whyGirth_ = new Why(limb_);
+  part->addWidget(whyGirth_);
   part->addWidget(ruleLine(limb_));
   bones_ = textLabel(limb_, 13, QFont::Normal);
   bones_->setTextFormat(Qt::RichText);
@@ -141,6 +144,12 @@ void StudyCard::refresh() {
   girth_->set(
       QString::fromStdString(printLengthFigure(plan.wool.limbs[static_cast<size_t>(l)].girthMax, units, 0)),
       QString::fromStdString(std::string(lengthUnit(units))));
+  const auto& girths = plan.wool.limbs[static_cast<size_t>(l)].girths;
+  const auto widest = std::max_element(
+      girths.begin(), girths.end(), [](const Girth& a, const Girth& b) { return a.finished < b.finished; });
+  Working round = widest == girths.end() ? Working() : girthWorking(*widest);
+  round.title = tr("why %1 round").arg(girth_->figure()).toStdString();
+  whyGirth_->set(round);
   Working w;
   w.title = tr("why %1").arg(QString::fromStdString(printLengthFigure(limb.length, units, 0))).toStdString();
   QString rows = QStringLiteral("<table width='100%' cellpadding='2'>");

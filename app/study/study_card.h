@@ -27,6 +27,7 @@ private:
   BigFigure* length_;
   BigFigure* girth_;
   Why* whyLength_;
+  Why* whyGirth_;
   QLabel* bones_;
 };
 

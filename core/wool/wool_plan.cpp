@@ -107,6 +107,17 @@ Working coatWorking(const LimbWool& wool, double coatThickness) {
   return w;
 }
 
+Working girthWorking(const Girth& girth) {
+  Working w;
+  w.title = fmt::format("why {}", printNumber(girth.finished, 0));
+  w.lines.push_back({"across", {}, printNumber(girth.across, 1) + " mm"});
+  w.lines.push_back({"deep", {}, printNumber(girth.deep, 1) + " mm"});
+  w.lines.push_back({"tape round that oval", {}, printNumber(girth.finished, 0) + " mm"});
+  w.source =
+      "Diameters from the pattern at this size, coat on; the perimeter of an ellipse by Ramanujan's formula.";
+  return w;
+}
+
 Working woundWorking(const Girth& girth, LimbKind kind) {
   Working w;
   const double ratio = feltedOverWound(kind);

@@ -43,6 +43,8 @@ struct WoolPlan {
 
 [[nodiscard]] Working coreWorking(const LimbWool& wool, double volumeError);
 [[nodiscard]] Working coatWorking(const LimbWool& wool, double coatThickness);
+/// How a finished girth follows from the section.
+[[nodiscard]] Working girthWorking(const Girth& girth);
 [[nodiscard]] Working woundWorking(const Girth& girth, LimbKind kind);
 
 } // namespace columna
