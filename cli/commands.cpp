@@ -1,6 +1,8 @@
 #include "commands.h"
 
+#include "anatomy/pattern_check.h"
 #include "measure/gauge.h"
+#include "pose/pose.h"
 #include "project/columna_file.h"
 #include "project/plan.h"
 
@@ -85,11 +87,16 @@ int checkPattern(const std::string& path) {
   if (!text) return complain(text.problem().sentence());
   const auto pattern = readPattern(*text, path);
   if (!pattern) return complain(pattern.problem().sentence());
-  const auto figure = makeFigure(*pattern, {SizeBy::OverallHeight, 160});
-  if (!figure) return complain(figure.problem().sentence());
-  std::cout << fmt::format("{}: {} bones in {} limbs, nothing wrong\n", pattern->name, pattern->bones.size(),
-                           pattern->limbs.size());
-  return kGood;
+  std::vector<Problem> found = columna::checkPattern(*pattern);
+  for (const PatternPose& pose : pattern->poses)
+    if (const auto problem = beyondLimits(*pattern, pose))
+      found.push_back({problem->what, "poses." + pose.name, problem->remedy});
+  if (pattern->poses.size() < 2) found.push_back({"fewer than two poses", "poses", "add a pose or two"});
+  for (const Problem& problem : found) std::cout << "wrong    " << problem.sentence() << '\n';
+  if (found.empty())
+    std::cout << fmt::format("{}: {} bones in {} limbs, {} poses, nothing wrong\n", pattern->name,
+                             pattern->bones.size(), pattern->limbs.size(), pattern->poses.size());
+  return found.empty() ? kGood : kWrong;
 }
 
 } // namespace

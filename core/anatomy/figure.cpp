@@ -27,17 +27,39 @@ bool smoothKind(LimbKind kind) {
          kind == LimbKind::Tail;
 }
 
+/// The right copy's own, or the mirror image of the left one's.
+Vec3 rightUp(const Pattern& pattern, const PatternBone& bone) {
+  if (pattern.right)
+    if (const auto own = pattern.right->up.find(bone.id); own != pattern.right->up.end()) return own->second;
+  return mirror(bone.up);
+}
+
+const std::vector<Station>& stationsOf(const Pattern& pattern, const PatternBone& bone, bool right) {
+  if (right && pattern.right)
+    if (const auto own = pattern.right->stations.find(bone.id); own != pattern.right->stations.end())
+      return own->second;
+  return bone.stations;
+}
+
+Vec3 rightJoint(const Pattern& pattern, const std::string& joint) {
+  if (pattern.right)
+    if (const auto own = pattern.right->joints.find(joint); own != pattern.right->joints.end())
+      return own->second;
+  return mirror(pattern.joints.at(joint));
+}
+
 SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index, double scale) {
   const FigureBone& b = figure.bones[static_cast<size_t>(index)];
   const PatternBone* source = pattern.bone(b.patternBone);
+  const bool right = figure.limbs[static_cast<size_t>(b.limb)].side < 0;
   SweepBone out;
   out.bone = index;
   out.begin = b.begin / scale;
   out.end = b.end / scale;
-  out.up = source->up;
+  out.up = right ? rightUp(pattern, *source) : source->up;
   out.smooth = b.wire && smoothKind(figure.limbs[static_cast<size_t>(b.limb)].kind);
   out.flatBegin = out.flatEnd = source->flatEnds;
-  for (const Station& s : source->stations) {
+  for (const Station& s : stationsOf(pattern, *source, right)) {
     out.at.push_back(s.at);
     out.across.push_back(s.across);
     out.deep.push_back(s.deep);
@@ -76,7 +98,10 @@ void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
     if (next[i] >= 0) continued[static_cast<size_t>(next[i])] = true;
   }
   for (size_t i = 0; i < count; ++i) {
-    if (continued[i] || figure.limbs[static_cast<size_t>(figure.bones[i].limb)].side < 0) continue;
+    // A right-hand tube is the mirror image of its twin, unless the sides differ.
+    if (continued[i] ||
+        (figure.symmetric && figure.limbs[static_cast<size_t>(figure.bones[i].limb)].side < 0))
+      continue;
     std::vector<SweepBone> chain;
     for (int b = static_cast<int>(i); b >= 0; b = next[static_cast<size_t>(b)])
       chain.push_back(sweepBone(figure, pattern, b, scale));
@@ -86,9 +111,21 @@ void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
       ring.ru *= scale;
       ring.rv *= scale;
     }
-    if (figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
+    if (figure.symmetric && figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
     figure.tubes.push_back(std::move(tube));
   }
+}
+
+/// Digits that have bones are counted by the chains that start anew at their root.
+int digitsOf(const Pattern& pattern, const PatternLimb& limb) {
+  if (limb.kind != LimbKind::Digits) return limb.digits;
+  int count = 0;
+  std::string last;
+  for (const std::string& id : limb.bones) {
+    count += pattern.bone(id)->parent != last ? 1 : 0;
+    last = id;
+  }
+  return count;
 }
 
 void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
@@ -103,6 +140,7 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
       out.kind = limb.kind;
       out.firmness = limb.firmness;
       out.side = side;
+      out.digits = digitsOf(pattern, limb);
       if (limb.twin) out.twin = side > 0 ? first + 1 : first;
       for (const std::string& id : limb.bones) {
         const PatternBone* b = pattern.bone(id);
@@ -111,17 +149,16 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
         bone.patternBone = id;
         bone.limb = static_cast<int>(figure.limbs.size());
         const auto place = [&](const std::string& joint, Vec3& at) {
-          const Vec3 left = pattern.joints.at(joint) * scale;
           // A joint on the midline keeps its name on both sides: it is one place.
-          const bool middle = left.y() == 0;
-          at = side < 0 ? mirror(left) : left;
+          const bool middle = pattern.onMidline(joint);
+          at = (side < 0 && !middle ? rightJoint(pattern, joint) : pattern.joints.at(joint)) * scale;
           return middle ? joint : sided(joint, side);
         };
         bone.from = place(b->from, bone.begin);
         bone.to = place(b->to, bone.end);
-        bone.length = (pattern.joints.at(b->to) - pattern.joints.at(b->from)).norm() * scale;
+        bone.length = (bone.end / scale - bone.begin / scale).norm() * scale;
         bone.wire = b->wire;
-        for (const Station& s : b->stations)
+        for (const Station& s : stationsOf(pattern, *b, side < 0))
           bone.stations.push_back({s.at, s.across * scale, s.deep * scale, s.lift * scale});
         boneIndex[{id, side}] = static_cast<int>(figure.bones.size());
         out.bones.push_back(static_cast<int>(figure.bones.size()));
@@ -187,6 +224,7 @@ Figure build(const Pattern& pattern, double scale) {
   figure.patternId = pattern.id;
   figure.patternName = pattern.name;
   figure.scale = scale;
+  figure.symmetric = !pattern.right.has_value();
   figure.coatThickness = pattern.coatThickness * scale;
   figure.shoulderHeight = pattern.shoulderHeight.modules * scale;
   figure.bodyLength = pattern.bodyLength.modules * scale;
@@ -206,12 +244,17 @@ Figure build(const Pattern& pattern, double scale) {
     for (const Vec3& p : flat.outline) left.outline.push_back(p * scale);
     if (flat.twin) {
       FigureFlat right{"right-" + flat.id, bone, {}};
-      for (const Vec3& p : left.outline) right.outline.push_back(mirror(p));
+      const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id) : decltype(pattern.right->flatOutlines.end()){};
+      if (pattern.right && own != pattern.right->flatOutlines.end())
+        for (const Vec3& p : own->second) right.outline.push_back(p * scale);
+      else
+        for (const Vec3& p : left.outline) right.outline.push_back(mirror(p));
       figure.flats.push_back(std::move(right));
     }
     figure.flats.push_back(std::move(left));
   }
-  figure.eyes = {pattern.eye * scale, mirror(pattern.eye * scale)};
+  figure.eyes = {pattern.eye * scale,
+                 (pattern.right && pattern.right->eye ? *pattern.right->eye : mirror(pattern.eye)) * scale};
   figure.eyeDiameter = pattern.eyeDiameter * scale;
   const Extent e = extentOf(figure);
   figure.overallHeight = e.top;
@@ -220,6 +263,18 @@ Figure build(const Pattern& pattern, double scale) {
 }
 
 } // namespace
+
+double lowestPoint(const Figure& figure) {
+  double low = 1e9;
+  for (const Tube& tube : figure.tubes)
+    for (const Ring& r : tube.rings)
+      low = std::min(low, r.centre.z() - std::hypot(r.ru * r.u.z(), r.rv * r.v.z()));
+  for (const FigureFlat& flat : figure.flats)
+    for (const Vec3& p : flat.outline) low = std::min(low, p.z());
+  return low;
+}
+
+Figure inModules(const Pattern& pattern) { return build(pattern, 1); }
 
 std::optional<int> Figure::limb(std::string_view id) const {
   for (size_t i = 0; i < limbs.size(); ++i)

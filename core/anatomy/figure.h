@@ -45,6 +45,7 @@ struct FigureLimb {
   Firmness firmness = Firmness::Medium;
   int twin = -1;          ///< index of the twin limb
   int side = 0;           ///< +1 left, -1 right, 0 on the midline
+  int digits = 0;         ///< toes or fingers: its own chains, or what the pattern says of the foot
   std::vector<int> bones; ///< indices into bones, root outwards
   double length = 0;      ///< mm: its wired bones end to end; of digits the longest one
 };
@@ -57,7 +58,8 @@ struct FigureFlat {
 
 struct Figure {
   std::string patternId, patternName;
-  double scale = 1; ///< mm per module
+  double scale = 1;      ///< mm per module
+  bool symmetric = true; ///< left and right are mirror images to the last bit
   double overallHeight = 0, shoulderHeight = 0, bodyLength = 0;
   double totalLength = 0; ///< along x, foremost to hindmost point
   double coatThickness = 0;
@@ -76,6 +78,12 @@ struct Figure {
 /// The figure of a pattern at a size. Errors: a size that is not finite, not above 0, or outside
 /// kSmallestMm..kLargestMm.
 [[nodiscard]] Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing);
+
+/// A pattern's figure with 1 mm a module, for measuring the pattern itself.
+[[nodiscard]] Figure inModules(const Pattern& pattern);
+
+/// z of the figure's lowest point, mm.
+[[nodiscard]] double lowestPoint(const Figure& figure);
 
 /// How many modules the measure is of that pattern.
 [[nodiscard]] double modulesOf(const Pattern& pattern, SizeBy by);

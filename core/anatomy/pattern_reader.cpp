@@ -1,9 +1,6 @@
-#include "anatomy/pattern.h"
+#include "anatomy/pattern_fields.h"
+#include "anatomy/pattern_movement.h"
 
-#include <fmt/format.h>
-#include <nlohmann/json.hpp>
-
-#include <cmath>
 #include <set>
 
 namespace columna {
@@ -11,14 +8,9 @@ namespace {
 
 using Json = nlohmann::json;
 
-/// Thrown inside this file only, so that a deep field can give up with its own sentence.
-struct Bad {
-  Problem problem;
-};
-
-class Reader {
+class Reader : PatternFields {
 public:
-  Reader(Json json, std::string file) : root_(std::move(json)), file_(std::move(file)) {}
+  Reader(Json json, std::string file) : PatternFields(std::move(file)), root_(std::move(json)) {}
 
   Pattern read() {
     if (!root_.is_object())
@@ -40,6 +32,15 @@ public:
     p.lifeMeasure = text(life, "measure", "life.");
     p.lifeMm = positive(life, "mm", "life.");
     p.lifeModules = positive(life, "modules", "life.");
+    p.lifeLow = p.lifeHigh = p.lifeMm;
+    if (life.contains("range_mm")) {
+      const Json& range = list(life, "range_mm", "life.");
+      if (range.size() != 2 || !range[0].is_number() || !range[1].is_number() ||
+          !(range[0].get<double>() <= range[1].get<double>()))
+        fail("life.range_mm", "is not a range", "give [smallest, largest] in mm");
+      p.lifeLow = range[0].get<double>();
+      p.lifeHigh = range[1].get<double>();
+    }
     const Json& measures = object(root_, "measures", "");
     p.shoulderHeight = measure(measures, "shoulder_height");
     p.bodyLength = measure(measures, "body_length");
@@ -54,64 +55,16 @@ public:
     p.coatThickness = number(coat, "thickness", "coat.");
     if (p.coatThickness < 0) fail("coat.thickness", "is below zero", "give 0 or more, in modules");
     p.coatKind = text(coat, "kind", "coat.");
+    p.eyeBone = eyes.contains("bone") ? text(eyes, "bone", "eyes.") : p.bones.front().id;
+    if (!p.bone(p.eyeBone))
+      fail("eyes.bone", fmt::format("names bone \"{}\", which is not there", p.eyeBone), "mend the name");
     checkTies(p);
+    p.midline = midlineOf(p);
+    readMovement(*this, root_, p);
     return p;
   }
 
 private:
-  [[noreturn]] void fail(const std::string& where, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", where, what), file_, remedy}};
-  }
-
-  const Json& field(const Json& in, const std::string& key, const std::string& prefix) const {
-    if (!in.contains(key)) fail(prefix + key, "is missing", "add it");
-    return in[key];
-  }
-  std::string text(const Json& in, const std::string& key, const std::string& prefix) const {
-    const Json& value = field(in, key, prefix);
-    if (!value.is_string() || value.get_ref<const std::string&>().empty())
-      fail(prefix + key, "is not text", "write it in quotation marks");
-    return value.get<std::string>();
-  }
-  double number(const Json& in, const std::string& key, const std::string& prefix) const {
-    const Json& value = field(in, key, prefix);
-    if (!value.is_number()) fail(prefix + key, "is not a number", "write a plain number");
-    const double number = value.get<double>();
-    if (!std::isfinite(number) || std::abs(number) > 1e6)
-      fail(prefix + key, "is out of all proportion", "check it");
-    return number;
-  }
-  double positive(const Json& in, const std::string& key, const std::string& prefix) const {
-    const double value = number(in, key, prefix);
-    if (!(value > 0)) fail(prefix + key, fmt::format("is {:g}", value), "give a number above 0");
-    return value;
-  }
-  bool flag(const Json& in, const std::string& key, const std::string& prefix, bool otherwise) const {
-    if (!in.contains(key)) return otherwise;
-    if (!in[key].is_boolean()) fail(prefix + key, "is neither true nor false", "write true or false");
-    return in[key].get<bool>();
-  }
-  const Json& object(const Json& in, const std::string& key, const std::string& prefix) const {
-    const Json& value = field(in, key, prefix);
-    if (!value.is_object()) fail(prefix + key, "is not a group of fields", "write it in { }");
-    return value;
-  }
-  const Json& list(const Json& in, const std::string& key, const std::string& prefix) const {
-    const Json& value = field(in, key, prefix);
-    if (!value.is_array()) fail(prefix + key, "is not a list", "write it in [ ]");
-    return value;
-  }
-  Vec3 point(const Json& value, const std::string& where) const {
-    if (!value.is_array() || value.size() != 3) fail(where, "is not a place", "give [x, y, z] in modules");
-    Vec3 out;
-    for (size_t i = 0; i < 3; ++i) {
-      if (!value[i].is_number()) fail(where, "is not a place", "give [x, y, z] in modules");
-      out[static_cast<Eigen::Index>(i)] = value[i].get<double>();
-    }
-    if (!out.allFinite() || out.cwiseAbs().maxCoeff() > 1000)
-      fail(where, "is out of all proportion", "check it");
-    return out;
-  }
   PatternMeasure measure(const Json& in, const std::string& key) const {
     const Json& value = object(in, key, "measures.");
     return {positive(value, "modules", "measures." + key + "."),
@@ -146,6 +99,7 @@ private:
         fail(prefix + "parent", "is not a bone's id", "name the bone that carries it, or null");
       b.twin = flag(in, "twin", prefix, false);
       b.wire = flag(in, "wire", prefix, true);
+      b.muzzle = flag(in, "muzzle", prefix, false);
       if (in.contains("ends")) {
         const std::string ends = text(in, "ends", prefix);
         if (ends != "flat" && ends != "round")
@@ -216,6 +170,11 @@ private:
         if (!firm) fail(prefix + "firmness", "is not a firmness", "use soft, medium or firm");
         l.firmness = *firm;
       }
+      if (in.contains("digits")) {
+        const double digits = number(in, "digits", prefix);
+        if (digits < 0 || digits > 40) fail(prefix + "digits", fmt::format("is {:g}", digits), "give 0 to 40");
+        l.digits = static_cast<int>(digits);
+      }
       for (const Json& bone : list(in, "bones", prefix)) {
         if (!bone.is_string())
           fail(prefix + "bones", "holds something that is not a bone's id", "name bones");
@@ -249,10 +208,25 @@ private:
       if (!p.bone(f.bone))
         fail(prefix + "bone", fmt::format("names bone \"{}\", which is not there", f.bone), "mend the name");
       f.twin = flag(in, "twin", prefix, false);
+      if (in.contains("thickness")) f.thickness = positive(in, "thickness", prefix);
       for (const Json& at : list(in, "outline", prefix)) f.outline.push_back(point(at, prefix + "outline"));
       if (f.outline.size() < 3) fail(prefix + "outline", "has fewer than three points", "add points");
+      readFollowers(in, prefix, p, f);
       p.flats.push_back(std::move(f));
     }
+  }
+
+  /// The bone each point of an outline moves with, where they differ.
+  void readFollowers(const Json& in, const std::string& prefix, const Pattern& p, PatternFlat& f) const {
+    if (!in.contains("follow")) return;
+    for (const Json& bone : list(in, "follow", prefix)) {
+      if (!bone.is_string() || !p.bone(bone.get<std::string>()))
+        fail(prefix + "follow", "names a bone that is not there", "mend the name");
+      f.follow.push_back(bone.get<std::string>());
+    }
+    if (f.follow.size() != f.outline.size())
+      fail(prefix + "follow", fmt::format("has {} bones for {} points", f.follow.size(), f.outline.size()),
+           "name one bone for each point");
   }
 
   /// The wired bones of a limb follow each other joint to joint; digits may start anew at their root.
@@ -279,7 +253,6 @@ private:
   }
 
   Json root_;
-  std::string file_;
 };
 
 } // namespace
@@ -290,7 +263,7 @@ Result<Pattern> readPattern(std::string_view json, const std::string& file) {
     return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
   try {
     return Reader(std::move(root), file).read();
-  } catch (const Bad& bad) {
+  } catch (const PatternFields::Bad& bad) {
     return bad.problem;
   }
 }
@@ -306,6 +279,17 @@ const PatternLimb* Pattern::limbOf(std::string_view boneId) const {
     for (const std::string& b : l.bones)
       if (b == boneId) return &l;
   return nullptr;
+}
+
+bool Pattern::onMidline(const std::string& joint) const { return midline.contains(joint); }
+
+std::set<std::string> midlineOf(const Pattern& pattern) {
+  std::set<std::string> out;
+  for (const auto& [name, at] : pattern.joints)
+    if (at.y() == 0) out.insert(name);
+  for (const PatternBone& b : pattern.bones)
+    if (!b.twin) out.insert({b.from, b.to});
+  return out;
 }
 
 std::optional<LimbKind> limbKind(std::string_view word) {

@@ -174,7 +174,7 @@ private:
 
   void add(Piece piece) {
     // A right limb's piece equals its twin's in every number.
-    if (piece.limbs.size() == 1) {
+    if (figure_.symmetric && piece.limbs.size() == 1) {
       const int twin = limb(piece.limbs.front()).twin;
       for (size_t i = 0; i < pieces_.size(); ++i) {
         const Piece& other = pieces_[i];

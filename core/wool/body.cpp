@@ -163,7 +163,9 @@ BodyVolume bodyVolume(const Figure& figure, double coat) {
   for (size_t t = 0; t < figure.tubes.size(); ++t) {
     const Tube& tube = figure.tubes[t];
     const int first = tube.slabBone.front();
-    if (figure.limbs[static_cast<size_t>(figure.bones[static_cast<size_t>(first)].limb)].side < 0) continue;
+    if (figure.symmetric &&
+        figure.limbs[static_cast<size_t>(figure.bones[static_cast<size_t>(first)].limb)].side < 0)
+      continue;
     for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
       const Slab& slab = body.slabs[body.range[t].first + i];
       const double hand = handedness(slab);
@@ -184,7 +186,7 @@ BodyVolume bodyVolume(const Figure& figure, double coat) {
   for (size_t b = 0; b < figure.bones.size(); ++b) {
     const FigureBone& bone = figure.bones[b];
     BoneVolume& v = out.bones[b];
-    if (figure.limbs[static_cast<size_t>(bone.limb)].side < 0) continue;
+    if (figure.symmetric && figure.limbs[static_cast<size_t>(bone.limb)].side < 0) continue;
     const double all = v.core + v.coat;
     if (all > 0) {
       v.centre /= all;
@@ -192,7 +194,7 @@ BodyVolume bodyVolume(const Figure& figure, double coat) {
     } else {
       v.centre = (bone.begin + bone.end) / 2;
     }
-    if (bone.twin >= 0) {
+    if (figure.symmetric && bone.twin >= 0) {
       BoneVolume& twin = out.bones[static_cast<size_t>(bone.twin)];
       twin = v;
       twin.centre.y() = -twin.centre.y();
