@@ -67,7 +67,7 @@ TEST(Figure, StandsOnTheGround) {
     double lowest = 1e9;
     for (const Polygon& polygon : silhouette(f, View::Side))
       for (const Vec2& at : polygon) lowest = std::min(lowest, at.y());
-    EXPECT_NEAR(lowest, 0, 0.025 * 160) << p.id;
+    EXPECT_NEAR(lowest, 0, 0.02 * 160) << p.id;
   }
 }
 
