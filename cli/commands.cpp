@@ -5,6 +5,8 @@
 #include "pose/pose.h"
 #include "project/columna_file.h"
 #include "project/plan.h"
+#include "project/size_study.h"
+#include "sheet/outline_svg.h"
 
 #include <fmt/format.h>
 
@@ -118,6 +120,8 @@ int patterns(bool json) {
                      {"name", p.name},
                      {"family", p.family},
                      {"about", p.about},
+                     {"suits", p.suits},
+                     {"poses", p.poses.size()},
                      {"life", {{"measure", p.lifeMeasure}, {"mm", p.lifeMm}}},
                      {"limbs", std::move(limbs)}});
     }
@@ -144,7 +148,25 @@ int create(const NewOptions& options) {
     given = &options.body;
     p.size.by = SizeBy::BodyLength;
   }
-  const auto mm = parseLength(*given);
+  if (!options.head.empty()) {
+    given = &options.head;
+    p.size.by = SizeBy::HeadLength;
+  }
+  std::string limbSize;
+  if (!options.limb.empty()) {
+    const size_t equals = options.limb.find('=');
+    if (equals == std::string::npos)
+      return complain(fmt::format("\"{}\" names no length; write it like foreleg=70mm", options.limb));
+    p.size.by = SizeBy::Limb;
+    p.size.limb = options.limb.substr(0, equals);
+    limbSize = options.limb.substr(equals + 1);
+    given = &limbSize;
+  }
+  auto mm = parseLength(*given);
+  if (!options.scale.empty()) {
+    p.size.by = SizeBy::Scale;
+    mm = parseScale(options.scale);
+  }
   if (!mm) return complain(mm.problem().sentence());
   p.size.mm = *mm;
   const auto built = construction(options.construction);
@@ -181,6 +203,41 @@ int check(const std::string& file) {
   if (opened->plan.findings.empty()) std::cout << "nothing to look at\n";
   printFindings(opened->plan);
   return opened->plan.anyWrong() ? kWrong : kGood;
+}
+
+int size(const std::string& file, const std::string& core, const std::string& wire) {
+  const auto shelf = catalog();
+  if (!shelf) return complain(shelf.problem().sentence());
+  const auto opened = openProject(file);
+  if (!opened) return complain(opened.problem().sentence());
+  const auto amount = core.empty() ? parseLength(wire) : parseMass(core);
+  if (!amount) return complain(amount.problem().sentence());
+  const auto height = core.empty() ? heightForWire(opened->project, *shelf, *amount)
+                                   : heightForCore(opened->project, *shelf, *amount);
+  if (!height) return complain(height.problem().sentence());
+  std::cout << printLength(*height, opened->project.units, 1) << '\n';
+  return kGood;
+}
+
+int outlines(const std::string& what, const std::string& output) {
+  const auto shelf = catalog();
+  if (!shelf) return complain(shelf.problem().sentence());
+  std::optional<Figure> figure;
+  if (const Pattern* known = shelf->pattern(what)) {
+    figure = makeFigure(*known, {SizeBy::OverallHeight, 160, {}}).value();
+  } else if (isPattern(what)) {
+    const auto text = readFile(what, 4U << 20U);
+    if (!text) return complain(text.problem().sentence());
+    const auto pattern = readPattern(*text, what);
+    if (!pattern) return complain(pattern.problem().sentence());
+    figure = makeFigure(*pattern, {SizeBy::OverallHeight, 160, {}}).value();
+  } else {
+    auto opened = openAndPlan(what);
+    if (!opened) return complain(opened.problem().sentence());
+    figure = std::move(opened->plan.figure);
+  }
+  if (const auto problem = writeAtomically(output, outlineSvg(*figure))) return complain(problem->sentence());
+  return kGood;
 }
 
 } // namespace columna::cli

@@ -11,7 +11,7 @@ inline constexpr int kWrong = 1;
 inline constexpr int kBadInput = 2;
 
 struct NewOptions {
-  std::string pattern, height, shoulder, body;
+  std::string pattern, height, shoulder, body, head, limb, scale; ///< limb: "foreleg=70 mm"
   std::string construction = "twisted-limbs";
   std::string material = "aluminium-annealed";
   std::string use = "shelf";
@@ -25,5 +25,9 @@ int patterns(bool json);
 int create(const NewOptions& options);
 int plan(const std::string& file, bool json);
 int check(const std::string& file);
+/// Prints the height that a weight of core wool, or one length of wire, makes.
+int size(const std::string& file, const std::string& core, const std::string& wire);
+/// Writes the side, front and above outlines of a project, a pattern file or an animal's id as SVG, in mm.
+int outlines(const std::string& what, const std::string& output);
 
 } // namespace columna::cli

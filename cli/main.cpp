@@ -23,6 +23,9 @@ int main(int argc, char** argv) {
   size->add_option("--height", fresh.height, "overall height, e.g. \"16 cm\" or \"6 1/4 in\"");
   size->add_option("--shoulder", fresh.shoulder, "height at the shoulder");
   size->add_option("--body", fresh.body, "body length");
+  size->add_option("--head", fresh.head, "length of the head");
+  size->add_option("--limb", fresh.limb, "length of any limb, e.g. foreleg=70mm");
+  size->add_option("--scale", fresh.scale, "share of life, e.g. 1:8");
   size->require_option(1);
   create->add_option("--construction", fresh.construction, "folded-pair or twisted-limbs");
   create->add_option("--material", fresh.material, "wire, e.g. aluminium-annealed");
@@ -36,6 +39,20 @@ int main(int argc, char** argv) {
   auto* check = app.add_subcommand("check", "Check a project or a pattern and list what to look at.");
   check->add_option("file", file, "a .columna or pattern .json file")->required();
 
+  std::string core;
+  std::string wire;
+  auto* sizing = app.add_subcommand("size", "What height so much core wool, or one length of wire, makes.");
+  sizing->add_option("file", file, "a .columna file")->required();
+  auto* amount = sizing->add_option_group("amount");
+  amount->add_option("--core", core, "core wool, e.g. \"40 g\"");
+  amount->add_option("--wire", wire, "one wire's length, e.g. \"900 mm\"");
+  amount->require_option(1);
+
+  std::string output;
+  auto* outline = app.add_subcommand("outline", "Write the outlines from the side, the front and above as SVG.");
+  outline->add_option("what", file, "an animal's id, a pattern .json or a .columna file")->required();
+  outline->add_option("-o,--output", output, "the .svg file to write")->required();
+
   try {
     app.parse(argc, argv);
   } catch (const CLI::Success& e) {
@@ -45,6 +62,8 @@ int main(int argc, char** argv) {
   }
   if (patterns->parsed()) return cli::patterns(json);
   if (create->parsed()) return cli::create(fresh);
+  if (sizing->parsed()) return cli::size(file, core, wire);
+  if (outline->parsed()) return cli::outlines(file, output);
   if (plan->parsed()) return cli::plan(file, json);
   return cli::check(file);
 }

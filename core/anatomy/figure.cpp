@@ -1,11 +1,10 @@
 #include "anatomy/figure.h"
 
-#include "measure/quantity.h"
-
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
 
 namespace columna {
 namespace {
@@ -219,12 +218,57 @@ Extent extentOf(const Figure& figure) {
   return e;
 }
 
+/// FNV-1a over the numbers the outline depends on.
+class Hash {
+public:
+  void add(double value) {
+    std::uint64_t bits = 0;
+    static_assert(sizeof bits == sizeof value);
+    std::memcpy(&bits, &value, sizeof bits);
+    for (int i = 0; i < 8; ++i) {
+      sum_ ^= (bits >> (8 * i)) & 0xffU;
+      sum_ *= 1099511628211ULL;
+    }
+  }
+  void add(const Vec3& v) {
+    for (const double c : {v.x(), v.y(), v.z()}) add(c);
+  }
+  void add(const std::vector<Station>& stations) {
+    for (const Station& s : stations)
+      for (const double value : {s.at, s.across, s.deep, s.lift}) add(value);
+  }
+  [[nodiscard]] std::uint64_t sum() const { return sum_; }
+
+private:
+  std::uint64_t sum_ = 14695981039346656037ULL;
+};
+
+std::uint64_t shapeKey(const Pattern& p) {
+  Hash h;
+  for (const auto& [name, at] : p.joints) h.add(at);
+  for (const PatternBone& b : p.bones) {
+    h.add(b.stations);
+    h.add(b.up);
+  }
+  for (const PatternFlat& f : p.flats)
+    for (const Vec3& at : f.outline) h.add(at);
+  h.add(p.eye);
+  if (p.right) {
+    for (const auto& [name, at] : p.right->joints) h.add(at);
+    for (const auto& [name, stations] : p.right->stations) h.add(stations);
+    for (const auto& [name, outline] : p.right->flatOutlines)
+      for (const Vec3& at : outline) h.add(at);
+  }
+  return h.sum();
+}
+
 Figure build(const Pattern& pattern, double scale) {
   Figure figure;
   figure.patternId = pattern.id;
   figure.patternName = pattern.name;
   figure.scale = scale;
   figure.symmetric = !pattern.right.has_value();
+  figure.shapeKey = shapeKey(pattern);
   figure.coatThickness = pattern.coatThickness * scale;
   figure.shoulderHeight = pattern.shoulderHeight.modules * scale;
   figure.bodyLength = pattern.bodyLength.modules * scale;
@@ -274,54 +318,14 @@ double lowestPoint(const Figure& figure) {
   return low;
 }
 
+Figure figureAtScale(const Pattern& pattern, double scale) { return build(pattern, scale); }
+
 Figure inModules(const Pattern& pattern) { return build(pattern, 1); }
 
 std::optional<int> Figure::limb(std::string_view id) const {
   for (size_t i = 0; i < limbs.size(); ++i)
     if (limbs[i].id == id) return static_cast<int>(i);
   return std::nullopt;
-}
-
-double modulesOf(const Pattern& pattern, SizeBy by) {
-  switch (by) {
-  case SizeBy::ShoulderHeight:
-    return pattern.shoulderHeight.modules;
-  case SizeBy::BodyLength:
-    return pattern.bodyLength.modules;
-  case SizeBy::OverallHeight:
-    break;
-  }
-  return build(pattern, 1).overallHeight;
-}
-
-std::string_view word(SizeBy by) {
-  switch (by) {
-  case SizeBy::ShoulderHeight:
-    return "shoulder height";
-  case SizeBy::BodyLength:
-    return "body length";
-  case SizeBy::OverallHeight:
-    break;
-  }
-  return "height";
-}
-
-std::optional<Problem> sizeProblem(SizeBy by, double mm) {
-  const std::string range =
-      fmt::format("give a {} from {:g} mm to {:g} m", word(by), kSmallestMm, kLargestMm / 1000);
-  if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
-  if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
-  if (mm < kSmallestMm)
-    return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
-  if (mm > kLargestMm)
-    return Problem{
-        fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
-  return std::nullopt;
-}
-
-Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing) {
-  if (auto problem = sizeProblem(sizing.by, sizing.mm)) return *problem;
-  return build(pattern, sizing.mm / modulesOf(pattern, sizing.by));
 }
 
 } // namespace columna

@@ -4,25 +4,12 @@
 #include "anatomy/pattern.h"
 #include "anatomy/tube.h"
 
+#include <cstdint>
 #include <optional>
 #include <string>
 #include <vector>
 
 namespace columna {
-
-/// Which of the figure's lengths the maker has settled.
-enum class SizeBy { OverallHeight, ShoulderHeight, BodyLength };
-
-/// The smallest and largest figure the sums are made for, for any of the three measures, in mm. The wire and
-/// wool rules were checked for figures of 60 to 400 mm; beyond that they are extrapolated, and findings say
-/// so.
-inline constexpr double kSmallestMm = 20;
-inline constexpr double kLargestMm = 2000;
-
-struct Sizing {
-  SizeBy by = SizeBy::OverallHeight;
-  double mm = 160;
-};
 
 struct FigureBone {
   std::string id;          ///< "left-forearm"
@@ -59,6 +46,7 @@ struct FigureFlat {
 struct Figure {
   std::string patternId, patternName;
   double scale = 1;      ///< mm per module
+  std::uint64_t shapeKey = 0; ///< the same for figures of the same proportions, whatever their size
   bool symmetric = true; ///< left and right are mirror images to the last bit
   double overallHeight = 0, shoulderHeight = 0, bodyLength = 0;
   double totalLength = 0; ///< along x, foremost to hindmost point
@@ -75,23 +63,13 @@ struct Figure {
   [[nodiscard]] std::optional<int> limb(std::string_view id) const;
 };
 
-/// The figure of a pattern at a size. Errors: a size that is not finite, not above 0, or outside
-/// kSmallestMm..kLargestMm.
-[[nodiscard]] Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing);
+/// A pattern's figure at so many mm a module, above 0.
+[[nodiscard]] Figure figureAtScale(const Pattern& pattern, double scale);
 
 /// A pattern's figure with 1 mm a module, for measuring the pattern itself.
 [[nodiscard]] Figure inModules(const Pattern& pattern);
 
 /// z of the figure's lowest point, mm.
 [[nodiscard]] double lowestPoint(const Figure& figure);
-
-/// How many modules the measure is of that pattern.
-[[nodiscard]] double modulesOf(const Pattern& pattern, SizeBy by);
-
-/// "height", "shoulder height" or "body length".
-[[nodiscard]] std::string_view word(SizeBy by);
-
-/// Refuses a size that no figure can have, in one sentence.
-[[nodiscard]] std::optional<Problem> sizeProblem(SizeBy by, double mm);
 
 } // namespace columna

@@ -14,6 +14,12 @@ struct Foot {
   double x = 0, z = 0;
 };
 
+bool carriedByLimb(const Figure& f, int bone, int limb) {
+  for (int b = bone; b >= 0; b = f.bones[static_cast<size_t>(b)].parent)
+    if (f.bones[static_cast<size_t>(b)].limb == limb) return true;
+  return false;
+}
+
 std::vector<Foot> feetOf(const Figure& f) {
   std::vector<Foot> feet;
   for (size_t l = 0; l < f.limbs.size(); ++l) {
@@ -21,7 +27,7 @@ std::vector<Foot> feetOf(const Figure& f) {
     Foot foot{0, 1e9};
     for (const Tube& tube : f.tubes)
       for (size_t i = 0; i < tube.slabBone.size(); ++i) {
-        if (f.bones[static_cast<size_t>(tube.slabBone[i])].limb != static_cast<int>(l)) continue;
+        if (!carriedByLimb(f, tube.slabBone[i], static_cast<int>(l))) continue;
         for (const Ring* r : {&tube.rings[i], &tube.rings[i + 1]}) {
           const double low = r->centre.z() - std::hypot(r->ru * r->u.z(), r->rv * r->v.z());
           if (low < foot.z) foot = {r->centre.x(), low};
@@ -50,16 +56,29 @@ void transformPlaces(Pattern& pattern, const std::function<Vec3(const Vec3&)>& p
   if (pattern.right->eye) pattern.right->eye = place(*pattern.right->eye);
 }
 
-void settle(Pattern& pattern) {
-  const double low = lowestPoint(inModules(pattern));
+namespace {
+
+void lift(Pattern& pattern, double by) {
   transformPlaces(
-      pattern, [low](const Vec3& p) { return Vec3(p.x(), p.y(), p.z() - low); },
-      [](const Vec3& d) { return d; });
+      pattern, [by](const Vec3& p) { return Vec3(p.x(), p.y(), p.z() + by); }, [](const Vec3& d) { return d; });
 }
 
-void standOnFeet(Pattern& pattern) {
-  // Twice, since the lowest place of a foot moves a little as it turns.
-  for (int pass = 0; pass < 2; ++pass) {
+} // namespace
+
+void settle(Pattern& pattern) { lift(pattern, -lowestPoint(inModules(pattern))); }
+
+double footLevel(const Pattern& pattern) {
+  const Figure f = inModules(pattern);
+  const std::vector<Foot> feet = feetOf(f);
+  if (feet.empty()) return lowestPoint(f);
+  double low = 1e9;
+  for (const Foot& foot : feet) low = std::min(low, foot.z);
+  return low;
+}
+
+void standOnFeet(Pattern& pattern, bool turn, double level) {
+  // Three times, since the lowest place of a foot moves a little as it turns.
+  for (int pass = 0; turn && pass < 3; ++pass) {
     const std::vector<Foot> feet = feetOf(inModules(pattern));
     if (feet.size() < 2) break;
     const auto [back, front] = std::minmax_element(feet.begin(), feet.end(),
@@ -68,10 +87,10 @@ void standOnFeet(Pattern& pattern) {
     const double angle = std::atan2(front->z - back->z, front->x - back->x);
     if (std::abs(angle) < 1e-9) break;
     const Eigen::Matrix3d m = Eigen::AngleAxisd(angle, Vec3::UnitY()).toRotationMatrix();
-    const auto turn = [m](const Vec3& p) { return Vec3(m * p); };
-    transformPlaces(pattern, turn, turn);
+    const auto turned = [m](const Vec3& p) { return Vec3(m * p); };
+    transformPlaces(pattern, turned, turned);
   }
-  settle(pattern);
+  lift(pattern, level - footLevel(pattern));
 }
 
 } // namespace columna

@@ -14,8 +14,11 @@ void transformPlaces(Pattern& pattern, const std::function<Vec3(const Vec3&)>& p
 /// Moves the whole pattern so that its lowest point lies at z = 0.
 void settle(Pattern& pattern);
 
-/// Turns the whole pattern about the left-right axis so that its foremost and hindmost legs stand on one level,
-/// then settles it. A pattern with one pair of legs or none is only settled.
-void standOnFeet(Pattern& pattern);
+/// z of the lowest place of the legs and what they carry; of everything when there are no legs. Modules.
+[[nodiscard]] double footLevel(const Pattern& pattern);
+
+/// Turns the whole pattern about the left-right axis so that its foremost and hindmost legs stand on one level (with
+/// one pair of legs or none it is not turned), and moves it so that its feet lie at `level`.
+void standOnFeet(Pattern& pattern, bool turn, double level);
 
 } // namespace columna

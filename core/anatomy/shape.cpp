@@ -197,10 +197,7 @@ Pattern shaped(const Pattern& pattern, const Shape& shape) {
     Stretcher(before, shape.lengths).run(out);
   }
   applyGirths(out, shape);
-  if (stretched)
-    standOnFeet(out);
-  else
-    settle(out);
+  standOnFeet(out, stretched, footLevel(pattern));
   applyMoved(out, shape);
   followMeasures(pattern, out);
   return out;

@@ -79,6 +79,13 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
     else
       catalog.problems.push_back(material.problem());
   }
+  const fs::path paceFile = data / "work" / "pace.json";
+  const auto paceText = readFile(paceFile, 1U << 20U);
+  auto pace = paceText ? readPace(*paceText, paceFile.filename().string()) : Result<Pace>(paceText.problem());
+  if (pace)
+    catalog.pace = std::move(pace).value();
+  else
+    catalog.problems.push_back(pace.problem());
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())

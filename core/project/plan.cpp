@@ -25,9 +25,8 @@ double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
 
 class Planner {
 public:
-  Planner(const Project& project, const Catalog& catalog, Figure figure)
-      : project_(project), catalog_(catalog) {
-    plan_.figure = std::move(figure);
+  Planner(const Project& project, const Catalog& catalog, Plan begun)
+      : project_(project), catalog_(catalog), plan_(std::move(begun)) {
     plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction);
     plan_.limbs.resize(plan_.figure.limbs.size());
@@ -48,6 +47,7 @@ public:
                               plan_.sections, fineWire());
     plan_.standing = standing(plan_.figure, plan_.loads.centre);
     totals();
+    plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace);
     judge(plan_);
     plan_.findings = findingsOf(project_, plan_);
     return std::move(plan_);
@@ -187,6 +187,32 @@ private:
   Plan plan_;
 };
 
+/// The figure in its shape: what the maker changed, then what came out of the made parts.
+Result<Plan> figureOf(const Project& project, const Pattern& pattern) {
+  Plan out;
+  if (auto problem = shapeProblem(pattern, project.shape)) return *problem;
+  out.pattern = shaped(pattern, project.shape);
+  auto scale = scaleOf(out.pattern, project.size);
+  if (!scale) return scale.problem();
+  double mmPerModule = *scale;
+  if (!project.made.empty()) {
+    auto fit = fitMadeParts(figureAtScale(out.pattern, mmPerModule), project.shape, project.made);
+    if (!fit) return fit.problem();
+    out.made = std::move(fit).value();
+    if (auto problem = shapeProblem(pattern, out.made.shape)) return *problem;
+    if (!(out.made.shape == project.shape)) out.pattern = shaped(pattern, out.made.shape);
+    if (out.made.ratio != 1) mmPerModule *= out.made.ratio;
+    if (auto problem = sizeProblem(SizeBy::OverallHeight, inModules(out.pattern).overallHeight * mmPerModule))
+      return *problem;
+  }
+  out.figure = figureAtScale(out.pattern, mmPerModule);
+  Shape character;
+  character.character = project.shape.character;
+  if (!(project.shape == character) || !project.made.empty())
+    out.animal = figureAtScale(shaped(pattern, character), mmPerModule);
+  return out;
+}
+
 } // namespace
 
 Result<Plan> plan(const Project& project, const Catalog& catalog) {
@@ -194,9 +220,9 @@ Result<Plan> plan(const Project& project, const Catalog& catalog) {
   if (!pattern)
     return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
                    "choose another animal, or put its file in the patterns folder"};
-  auto figure = makeFigure(*pattern, project.size);
-  if (!figure) return figure.problem();
-  return Planner(project, catalog, std::move(figure).value()).run();
+  auto begun = figureOf(project, *pattern);
+  if (!begun) return begun.problem();
+  return Planner(project, catalog, std::move(begun).value()).run();
 }
 
 int Plan::pieceOf(int limb) const {

@@ -4,6 +4,7 @@
 
 #include "hold/gauge_rule.h"
 #include "hold/standing.h"
+#include "make/work_time.h"
 #include "project/catalog.h"
 #include "project/finding.h"
 #include "project/project.h"
@@ -35,7 +36,13 @@ struct Totals {
 };
 
 struct Plan {
+  Pattern pattern; ///< the animal in the maker's shape, made parts included
   Figure figure;
+  /// The animal at the same scale with nothing but the character dials: what a changed value is put back to.
+  /// Only when it differs from `figure`.
+  std::optional<Figure> animal;
+  MadeFit made; ///< how the made parts fit; empty without any
+  WorkTime time;
   WireSkeleton skeleton;
   std::vector<WireGroup> groups;
   std::vector<WireSection> sections; ///< one a group
@@ -50,6 +57,8 @@ struct Plan {
   /// Index of the piece that is a limb's own, -1 if it has none.
   [[nodiscard]] int pieceOf(int limb) const;
   [[nodiscard]] bool anyWrong() const;
+  /// The animal's own, `figure` itself when nothing was changed.
+  [[nodiscard]] const Figure& intended() const { return animal ? *animal : figure; }
 };
 
 /// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can

@@ -23,6 +23,12 @@ constexpr std::string_view sizeKey(SizeBy by) {
     return "shoulder_height";
   case SizeBy::BodyLength:
     return "body_length";
+  case SizeBy::HeadLength:
+    return "head_length";
+  case SizeBy::Limb:
+    return "limb";
+  case SizeBy::Scale:
+    return "scale";
   case SizeBy::OverallHeight:
     break;
   }
@@ -66,6 +72,7 @@ public:
       p.coat = coat;
     }
     readLimbs(p);
+    if (const auto problem = studyFromJson(json_, file_, p)) throw Bad{*problem};
     if (json_.contains("untied")) {
       if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
       for (const Json& pair : json_["untied"])
@@ -96,13 +103,15 @@ private:
     const Json& size = json_["size"];
     const std::string by = text(size, "by");
     bool known = false;
-    for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength})
+    for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength, SizeBy::HeadLength,
+                              SizeBy::Limb, SizeBy::Scale})
       if (by == sizeKey(each)) {
         p.size.by = each;
         known = true;
       }
-    if (!known) fail("size.by", fmt::format("is \"{}\"", by), "use height, shoulder_height or body_length");
-    p.size.mm = number(size, "mm");
+    if (!known) fail("size.by", fmt::format("is \"{}\"", by), "use height, shoulder_height, body_length, head_length, limb or scale");
+    p.size.mm = number(size, "mm"); // of a scale: how many times smaller than life
+    if (p.size.by == SizeBy::Limb) p.size.limb = text(size, "limb");
     if (const auto problem = sizeProblem(p.size.by, p.size.mm))
       fail("size.mm:", problem->what, problem->remedy);
   }
@@ -151,6 +160,8 @@ Json toJson(const Project& project) {
   out["pattern"] = project.pattern;
   out["size"]["by"] = sizeKey(project.size.by);
   out["size"]["mm"] = project.size.mm;
+  put(out["size"], "limb", project.size.by == SizeBy::Limb, project.size.limb);
+  studyToJson(project, out);
   out["construction"] = id(project.construction);
   out["material"] = project.material;
   out["use"] = id(project.use);

@@ -2,7 +2,9 @@
 // from it.
 #pragma once
 
-#include "anatomy/figure.h"
+#include "anatomy/made_parts.h"
+#include "anatomy/sizing.h"
+#include "anatomy/trace.h"
 #include "hold/loads.h"
 #include "measure/quantity.h"
 #include "wire/construction.h"
@@ -25,6 +27,8 @@ struct LimbChoice {
   [[nodiscard]] bool empty() const { return !material && !diameter && !firmness; }
 };
 
+inline constexpr size_t kMostPhotos = 3;
+
 struct Project {
   std::string name = "Untitled";
   std::string pattern = "river_otter";
@@ -33,6 +37,9 @@ struct Project {
   std::string material = "aluminium-annealed";
   Use use = Use::Shelf;
   UnitSystem units = UnitSystem::Metric;
+  Shape shape;                             ///< what is changed of the animal's proportions
+  std::vector<MadePart> made;              ///< parts that are made, as measured
+  std::vector<Photo> photos;               ///< up to kMostPhotos, one a view
   std::optional<double> coat;              ///< mm; the pattern's own when not set
   std::map<std::string, LimbChoice> limbs; ///< by figure limb id
   std::set<std::string> untied;            ///< pairs ("foreleg") whose sides the maker changes apart
@@ -54,6 +61,12 @@ struct Project {
 
 /// The project as the JSON of docs/schema/project.schema.json, unknown keys of the file it came from kept.
 [[nodiscard]] nlohmann::json toJson(const Project& project);
+
+/// Shape, made parts and photos of a project, to and from its JSON (used by the two above).
+void studyToJson(const Project& project, nlohmann::json& out);
+/// Errors name the field.
+[[nodiscard]] std::optional<Problem> studyFromJson(const nlohmann::json& in, const std::string& file,
+                                                   Project& project);
 
 /// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an
 /// unknown construction, use or firmness. Pattern and material ids are checked when planning. `newer` is set

@@ -1,0 +1,133 @@
+#include "anatomy/sizing.h"
+
+#include "measure/quantity.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr double kSmallestPart = 0.5;   ///< mm: a head or a limb may be smaller than a figure
+constexpr double kLargestScale = 10000; ///< times smaller than life
+
+const FigureLimb* find(const Figure& f, SizeBy by, const std::string& family) {
+  for (const FigureLimb& limb : f.limbs)
+    if (by == SizeBy::HeadLength ? limb.kind == LimbKind::Head : limb.family == family) return &limb;
+  return nullptr;
+}
+
+} // namespace
+
+double lengthOf(const Figure& figure, const Pattern& pattern, SizeBy by, const std::string& limb) {
+  switch (by) {
+  case SizeBy::OverallHeight:
+    return figure.overallHeight;
+  case SizeBy::ShoulderHeight:
+    return figure.shoulderHeight;
+  case SizeBy::BodyLength:
+    return figure.bodyLength;
+  case SizeBy::HeadLength:
+  case SizeBy::Limb: {
+    const FigureLimb* part = find(figure, by, limb);
+    return part ? part->length : 0;
+  }
+  case SizeBy::Scale:
+    return pattern.lifeMm / (pattern.lifeModules * figure.scale);
+  }
+  return 0;
+}
+
+double modulesOf(const Pattern& pattern, const Sizing& sizing) {
+  switch (sizing.by) {
+  case SizeBy::ShoulderHeight:
+    return pattern.shoulderHeight.modules;
+  case SizeBy::BodyLength:
+    return pattern.bodyLength.modules;
+  case SizeBy::Scale:
+    return 0;
+  default:
+    return lengthOf(inModules(pattern), pattern, sizing.by, sizing.limb);
+  }
+}
+
+std::string_view word(SizeBy by) {
+  switch (by) {
+  case SizeBy::ShoulderHeight:
+    return "shoulder height";
+  case SizeBy::BodyLength:
+    return "body length";
+  case SizeBy::HeadLength:
+    return "head length";
+  case SizeBy::Limb:
+    return "length of the limb";
+  case SizeBy::Scale:
+    return "scale";
+  case SizeBy::OverallHeight:
+    break;
+  }
+  return "height";
+}
+
+std::optional<Problem> sizeProblem(SizeBy by, double mm) {
+  if (by == SizeBy::Scale) {
+    if (std::isfinite(mm) && mm > 1 / kLargestScale && mm < kLargestScale) return std::nullopt;
+    return Problem{fmt::format("a scale of 1:{:g} is none to build to", mm), {}, "give one like 1:8"};
+  }
+  const bool whole = by != SizeBy::HeadLength && by != SizeBy::Limb;
+  const double smallest = whole ? kSmallestMm : kSmallestPart;
+  const std::string range = fmt::format("give a {} from {:g} mm to {:g} m", word(by), smallest, kLargestMm / 1000);
+  if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
+  if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
+  if (mm < smallest) return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
+  if (mm > kLargestMm)
+    return Problem{fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
+  return std::nullopt;
+}
+
+Result<double> parseScale(std::string_view text) {
+  const size_t colon = text.find_first_of(":/");
+  const auto number = [](std::string_view part) { return parseNumber(part); };
+  if (colon == std::string_view::npos) {
+    const auto only = number(text);
+    if (!only) return only.problem();
+    if (!(*only > 0)) return Problem{"a scale is above zero", std::string(text), "write it like 1:8"};
+    return *only;
+  }
+  const auto part = number(text.substr(0, colon));
+  const auto whole = number(text.substr(colon + 1));
+  if (!part || !whole || !(*part > 0) || !(*whole > 0))
+    return Problem{fmt::format("\"{}\" is not a scale", text), {}, "write it like 1:8"};
+  return *whole / *part;
+}
+
+Result<double> scaleOf(const Pattern& pattern, const Sizing& sizing) {
+  if (auto problem = sizeProblem(sizing.by, sizing.mm)) return *problem;
+  double scale = 0;
+  if (sizing.by == SizeBy::Scale) {
+    scale = pattern.lifeMm / (pattern.lifeModules * sizing.mm);
+  } else {
+    const double modules = modulesOf(pattern, sizing);
+    if (!(modules > 0))
+      return Problem{fmt::format("this animal has no {} to size it by", sizing.by == SizeBy::Limb ? sizing.limb : "head"),
+                     {}, "size it by its height"};
+    scale = sizing.mm / modules;
+  }
+  if (sizing.by != SizeBy::OverallHeight && sizing.by != SizeBy::ShoulderHeight && sizing.by != SizeBy::BodyLength) {
+    const double height = inModules(pattern).overallHeight * scale;
+    if (height < kSmallestMm || height > kLargestMm)
+      return Problem{fmt::format("with that the figure would be {:.3g} mm high", height), {},
+                     fmt::format("heights from {:g} mm to {:g} m can be planned", kSmallestMm, kLargestMm / 1000)};
+  }
+  return scale;
+}
+
+Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing) {
+  const auto scale = scaleOf(pattern, sizing);
+  if (!scale) return scale.problem();
+  return figureAtScale(pattern, *scale);
+}
+
+} // namespace columna

@@ -1,0 +1,198 @@
+#include "project/size_study.h"
+
+#include "wire/allowance.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <functional>
+
+namespace columna {
+namespace {
+
+Result<Plan> planAt(Project project, const Catalog& catalog, double height) {
+  project.size = {SizeBy::OverallHeight, height, {}};
+  return plan(project, catalog);
+}
+
+std::optional<Problem> settledByParts(const Project& project) {
+  if (project.made.empty()) return std::nullopt;
+  return Problem{"the made parts settle the size already", {}, "take them out of Made parts first"};
+}
+
+/// Height at which `amount` reaches `wanted`; amount rises with height, about as its third power.
+Result<double> solve(const Project& project, const Catalog& catalog, double wanted,
+                     const std::function<double(const Plan&)>& amount, double close, const std::string& what) {
+  double low = kSmallestMm;
+  double high = kLargestMm;
+  const auto at = [&](double height) -> Result<double> {
+    const auto made = planAt(project, catalog, height);
+    if (!made) return made.problem();
+    return amount(*made);
+  };
+  const auto least = at(low);
+  const auto most = at(high);
+  if (!least) return least.problem();
+  if (!most) return most.problem();
+  if (wanted < *least || wanted > *most)
+    return Problem{fmt::format("no figure of this animal takes {}", what), {},
+                   fmt::format("from {:g} mm to {:g} m high it takes {:.3g} to {:.3g}", kSmallestMm, kLargestMm / 1000,
+                               *least, *most)};
+  double fLow = std::cbrt(*least) - std::cbrt(wanted);
+  double fHigh = std::cbrt(*most) - std::cbrt(wanted);
+  // False position on the cube root, which is nearly a straight line (Illinois rule against a sticking end).
+  int side = 0;
+  for (int i = 0; i < 80 && high - low > 1e-9 * high; ++i) {
+    double mid = fHigh - fLow > 0 ? (low * fHigh - high * fLow) / (fHigh - fLow) : (low + high) / 2;
+    if (!(mid > low && mid < high)) mid = (low + high) / 2;
+    const auto value = at(mid);
+    if (!value) return value.problem();
+    if (std::abs(*value - wanted) < close) return mid;
+    const double f = std::cbrt(*value) - std::cbrt(wanted);
+    if (f < 0) {
+      low = mid;
+      fLow = f;
+      if (side == -1) fHigh /= 2;
+      side = -1;
+    } else {
+      high = mid;
+      fHigh = f;
+      if (side == 1) fLow /= 2;
+      side = 1;
+    }
+  }
+  return low;
+}
+
+/// Shortest chain of a limb of digits, mm.
+double shortestDigit(const Figure& f, const FigureLimb& limb) {
+  double least = 1e9;
+  double run = 0;
+  int last = -1;
+  for (const int b : limb.bones) {
+    const FigureBone& bone = f.bones[static_cast<size_t>(b)];
+    if (last >= 0 && bone.parent != last) {
+      least = std::min(least, run);
+      run = 0;
+    }
+    run += bone.length;
+    last = b;
+  }
+  return std::min(least, run);
+}
+
+double coverWanted(const FigureLimb& limb) { return limb.kind == LimbKind::Digits ? kToeCover : kCover; }
+
+} // namespace
+
+Result<double> heightForCore(const Project& project, const Catalog& catalog, double grams) {
+  if (!(grams > 0) || !std::isfinite(grams))
+    return Problem{fmt::format("{:g} g of wool makes nothing", grams), {}, "give an amount above 0"};
+  if (auto problem = settledByParts(project)) return *problem;
+  return solve(project, catalog, grams, [](const Plan& p) { return p.totals.core; }, 0.01,
+               fmt::format("{:g} g of core wool", grams));
+}
+
+Result<double> heightForWire(const Project& project, const Catalog& catalog, double length) {
+  if (!(length > 0) || !std::isfinite(length))
+    return Problem{fmt::format("{:g} mm of wire makes nothing", length), {}, "give a length above 0"};
+  if (auto problem = settledByParts(project)) return *problem;
+  const auto cut = [](const Plan& p) { return p.totals.wireLength; };
+  // Lengths jump where the gauge does, so the answer is closed in from below: the last height that still fits.
+  double low = kSmallestMm;
+  double high = kLargestMm;
+  const auto least = planAt(project, catalog, low);
+  const auto most = planAt(project, catalog, high);
+  if (!least) return least.problem();
+  if (!most) return most.problem();
+  if (cut(*least) > length || cut(*most) < length)
+    return Problem{fmt::format("no figure of this animal takes {:g} mm of wire", length), {},
+                   fmt::format("from {:g} mm to {:g} m high it takes {:.0f} to {:.0f} mm", kSmallestMm, kLargestMm / 1000,
+                               cut(*least), cut(*most))};
+  while (high - low > 1e-4 * low) {
+    const double mid = std::sqrt(low * high);
+    const auto made = planAt(project, catalog, mid);
+    if (!made) return made.problem();
+    (cut(*made) <= length ? low : high) = mid;
+  }
+  return low;
+}
+
+std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog, const Plan& plan,
+                                  const std::atomic<bool>* stop) {
+  std::vector<SmallPart> out;
+  const double height = plan.figure.overallHeight;
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure.limbs[l];
+    if (limb.side < 0) continue;
+    if (stop && *stop) return {};
+    SmallPart part;
+    part.limb = static_cast<int>(l);
+    if (limb.kind == LimbKind::Digits) {
+      part.least = shortestDigit(plan.figure, limb);
+      if (part.least < kShortestDigit) {
+        part.tooShort = true;
+        part.wanted = kShortestDigit;
+        part.stopsAt = height * kShortestDigit / part.least;
+        if (part.stopsAt > kLargestMm) part.stopsAt = 0;
+        out.push_back(part);
+        continue;
+      }
+    }
+    const LimbPlan& wire = plan.limbs[l];
+    part.wanted = coverWanted(limb);
+    if (!wire.wired || wire.hold.cover >= part.wanted) continue;
+    part.least = wire.hold.cover;
+    double low = height;
+    double high = height;
+    const auto covered = [&](double at) {
+      const auto made = planAt(project, catalog, at);
+      return made && made->limbs[l].hold.cover >= part.wanted;
+    };
+    while (high < kLargestMm && !covered(high)) {
+      if (stop && *stop) return {};
+      low = high;
+      high = std::min(kLargestMm, high * 1.4);
+    }
+    if (covered(high)) {
+      while (high - low > 0.5) {
+        if (stop && *stop) return {};
+        const double mid = (low + high) / 2;
+        (covered(mid) ? high : low) = mid;
+      }
+      part.stopsAt = high;
+    }
+    out.push_back(part);
+  }
+  return out;
+}
+
+std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog, const Plan& now,
+                                 const std::atomic<bool>* stop) {
+  std::vector<ScaleRow> rows;
+  Project free = project;
+  free.made.clear(); // made parts hold one size fast; the chart asks what others would take
+  for (int k = -8; k <= 8; ++k) {
+    if (stop && *stop) return {};
+    const double height = now.figure.overallHeight * std::exp2(k / 8.0);
+    const auto made = planAt(free, catalog, height);
+    if (!made) continue;
+    ScaleRow row;
+    row.height = height;
+    row.thinnest = 1e9;
+    for (const WireSection& s : made->sections) {
+      row.thinnest = std::min(row.thinnest, s.diameter);
+      row.thickest = std::max(row.thickest, s.diameter);
+    }
+    if (made->sections.empty()) row.thinnest = 0;
+    row.core = made->totals.core;
+    row.coat = made->totals.coat;
+    row.weight = made->totals.mass;
+    row.hours = made->time.total / 60;
+    rows.push_back(row);
+  }
+  return rows;
+}
+
+} // namespace columna
