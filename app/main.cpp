@@ -5,6 +5,8 @@
 #include "shell/main_window.h"
 #include "shell/parts.h"
 #include "shell/settings.h"
+#include "study/scale_panel.h"
+#include "study/study_rack.h"
 #include "theme/theme.h"
 
 #include <QApplication>
@@ -12,6 +14,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QRegularExpression>
+#include <QThread>
 #include <QTimer>
 
 #include <iostream>
@@ -53,7 +56,12 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
     if (!index) return complain(QStringLiteral("This figure has no limb \"%1\".").arg(limb));
     session.select(*index);
   }
+  const QStringList ways{QStringLiteral("animals"), QStringLiteral("character"), QStringLiteral("photo"),
+                         QStringLiteral("made"),    QStringLiteral("scale"),     QStringLiteral("compare")};
+  const auto way = ways.indexOf(parser.value(QStringLiteral("way")));
+  if (way < 0) return complain(QStringLiteral("There is no tab \"%1\"; give %2.").arg(parser.value(QStringLiteral("way")), ways.join(QStringLiteral(", "))));
   MainWindow window(session);
+  session.setWay(static_cast<Way>(way));
   window.resize(size.captured(1).toInt(), size.captured(2).toInt());
   window.show();
   QApplication::processEvents();
@@ -65,6 +73,11 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
         why->button()->setChecked(true);
         break;
       }
+    QApplication::processEvents();
+  }
+  // What is reckoned in the background shows too.
+  for (int i = 0; i < 500 && *stage == Stage::Study && static_cast<Way>(way) == Way::Scale && window.studyRack()->scale()->behind(); ++i) {
+    QThread::msleep(20);
     QApplication::processEvents();
   }
   QApplication::processEvents();
@@ -112,6 +125,8 @@ int main(int argc, char** argv) {
        {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"),
         QStringLiteral("percent")},
        {QStringLiteral("select"), QStringLiteral("limb to select in the picture"), QStringLiteral("limb")},
+       {QStringLiteral("way"), QStringLiteral("Study's tab in the picture: animals, character, photo, made, scale or compare"),
+        QStringLiteral("tab"), QStringLiteral("animals")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 

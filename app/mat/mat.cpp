@@ -31,6 +31,19 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   fitKey_ = new KeyButton(QStringLiteral("0"), tr("fit"), this);
   connect(trueSizeKey_, &KeyButton::clicked, this, &Mat::trueSize);
   connect(fitKey_, &KeyButton::clicked, this, &Mat::fit);
+  study_ = new StudyLayer(session_, shapes_, this);
+  connect(&session_, &Session::studyChanged, this, [this] {
+    // A picture wants the room of the whole mat.
+    const int index = session_.photoIndex();
+    if (session_.stage() == Stage::Study && session_.way() == Way::Photo && index >= 0) {
+      const View view = session_.project().photos[static_cast<size_t>(index)].view;
+      if (three_ || main_ != view) {
+        enlarge(view);
+      }
+    }
+    place();
+    update();
+  });
   setAccessibleName(tr("Mat with the figure"));
   setAccessibleDescription(
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
@@ -62,6 +75,11 @@ void Mat::place() {
   const Figure& f = session_.plan().figure;
   const double coat = session_.plan().wool.coatThickness;
   const QRectF area = centreArea();
+  if (study_->dragging()) return; // nothing moves under the hand
+  if (three()) {
+    placeThree(area);
+    return;
+  }
   // The mat never lets the small views crowd out the large one.
   // Large text on a small screen leaves one view; V turns it.
   const double band =
@@ -72,13 +90,14 @@ void Mat::place() {
     const QRectF b = shapes_.of(f, coat, view).bounds;
     return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
   };
-  const QRectF large = boundsOf(order[0]);
+  const QRectF large = study_->tracing(order[0]) ? study_->pictureBounds(order[0]) : boundsOf(order[0]);
   ports_[0].view = order[0];
   ports_[0].clip = main;
   if (fitted_ && !frozen_) {
-    const double sides = frame(session_.stage() == Stage::Study ? 110 : 60);
-    const double above = frame(session_.stage() == Stage::Study ? 40 : 64);
-    const double below = frame(main_ == View::Side ? 64 : 24);
+    const bool picture = study_->tracing(order[0]);
+    const double sides = frame(picture ? 12 : session_.stage() == Stage::Study ? 110 : 60);
+    const double above = frame(picture ? 36 : session_.stage() == Stage::Study ? 40 : 64);
+    const double below = frame(picture ? 8 : main_ == View::Side ? 64 : 24);
     const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(),
                                                  (main.height() - above - below) / large.height()));
     ports_[0].scale = scale;
@@ -105,6 +124,60 @@ void Mat::place() {
   }
 }
 
+/// Side and front stand on one ground line, above lies under the side view; one scale for all.
+void Mat::placeThree(const QRectF& area) {
+  const Figure& f = session_.plan().figure;
+  const double coat = session_.plan().wool.coatThickness;
+  const auto boundsOf = [&](View view) {
+    const QRectF b = shapes_.of(f, coat, view).bounds;
+    return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
+  };
+  const QRectF side = boundsOf(View::Side);
+  const QRectF front = boundsOf(View::Front);
+  const QRectF above = boundsOf(View::Above);
+  const double left = std::min(side.left(), above.left());
+  const double across = std::max(side.right(), above.right()) - left;
+  const double high = std::max(side.bottom(), front.bottom()); // y grows upwards here
+  const double mark = frame(84);                               // room for the size marks
+  const double gap = frame(34);
+  if (fitted_ && !frozen_)
+    ports_[0].scale = std::max(0.02, std::min((area.width() - 2 * mark - 2 * gap) / (across + front.width()),
+                                              (area.height() - frame(44) - frame(56) - frame(24)) / (high + above.height())));
+  const double s = ports_[0].scale;
+  const double spare = std::max(0.0, area.height() - frame(44) - frame(56) - frame(24) - (high + above.height()) * s);
+  const double ground = area.top() + frame(40) + high * s + spare * 0.4;
+  if (fitted_ && !frozen_) ports_[0].origin = {area.left() + mark - left * s, ground};
+  const QPointF o = ports_[0].origin;
+  const double edge = o.x() + (left + across) * s + mark;
+  const double under = o.y() + frame(50) + (fitted_ ? spare * 0.2 : 0);
+  ports_[0].view = View::Side;
+  ports_[0].clip = QRectF(area.left(), area.top(), edge - area.left(), under - area.top());
+  ports_[1].view = View::Front;
+  ports_[1].scale = s;
+  ports_[1].origin = {edge + gap - front.left() * s, o.y()};
+  ports_[1].clip = QRectF(edge, area.top(), area.right() - edge, area.height());
+  ports_[2].view = View::Above;
+  ports_[2].scale = s;
+  ports_[2].origin = {o.x(), under + frame(22) + above.bottom() * s};
+  ports_[2].clip = QRectF(area.left(), under, edge - area.left(), area.bottom() - under);
+}
+
+void Mat::showThree(bool on) {
+  three_ = on;
+  if (on) main_ = View::Side;
+  fit();
+}
+
+const Viewport& Mat::port(View view) const {
+  for (const Viewport& v : ports_)
+    if (v.view == view) return v;
+  return ports_[0];
+}
+
+void Mat::followDrag() {
+  shapes_.follow(study_->dragging() && study_->dragView() ? study_->dragView() : std::nullopt);
+}
+
 void Mat::fit() {
   fitted_ = true;
   place();
@@ -129,6 +202,7 @@ void Mat::setThroughWool(bool on) {
 }
 
 void Mat::enlarge(View view) {
+  three_ = false;
   main_ = view;
   fitted_ = true;
   place();
@@ -237,13 +311,23 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     }
   const int port = portAt(at);
   if (port < 0) return;
-  const int limb = limbAt(ports_[static_cast<size_t>(port)], at);
+  if (study_->press(ports_[static_cast<size_t>(port)], at, event->modifiers())) {
+    frozen_ = true;
+    followDrag();
+    return;
+  }
+  const int limb = study_->tracing(ports_[static_cast<size_t>(port)].view) ? -1 : limbAt(ports_[static_cast<size_t>(port)], at);
   session_.select(limb);
   if (limb < 0 && port == 0) panning_ = at;
 }
 
 void Mat::mouseMoveEvent(QMouseEvent* event) {
   const QPointF at = event->position();
+  if (study_->dragging()) {
+    study_->move(port(*study_->dragView()), at, event->modifiers());
+    update();
+    return;
+  }
   if (dragging_) {
     const Vec2 mm = ports_[0].mm(at);
     double size = mm.y();
@@ -271,6 +355,14 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   int hovered = -1;
   bool handle = false;
   for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
+  std::optional<Grip> grip;
+  if (port >= 0 && !handle) grip = study_->gripAt(ports_[static_cast<size_t>(port)], at);
+  if (grip) {
+    setCursor(Qt::OpenHandCursor);
+    setToolTip(study_->nameOf(*grip));
+    hovered_ = -2; // so that the next limb's name is set anew
+    return;
+  }
   if (port >= 0 && !handle) hovered = limbAt(ports_[static_cast<size_t>(port)], at);
   setCursor(handle ? Qt::OpenHandCursor : hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
   if (hovered == hovered_) return;
@@ -281,7 +373,18 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   update();
 }
 
-void Mat::mouseReleaseEvent(QMouseEvent* /*event*/) {
+void Mat::mouseReleaseEvent(QMouseEvent* event) {
+  if (study_->dragging()) {
+    const Viewport& v = port(*study_->dragView());
+    const bool selects = !study_->moved() && !study_->tracing(v.view);
+    study_->release(v, event->position());
+    if (selects) session_.select(limbAt(v, event->position()));
+    frozen_ = false;
+    followDrag();
+    place();
+    update();
+    return;
+  }
   if (dragging_) {
     dragging_.reset();
     frozen_ = false;
@@ -295,7 +398,12 @@ void Mat::mouseReleaseEvent(QMouseEvent* /*event*/) {
 
 void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
   const int port = portAt(event->position());
-  if (port > 0)
+  if (port >= 0 && study_->gripAt(ports_[static_cast<size_t>(port)], event->position())) return;
+  if (three() && port >= 0)
+    enlarge(ports_[static_cast<size_t>(port)].view);
+  else if (session_.stage() == Stage::Study && port == 0)
+    showThree(true);
+  else if (port > 0)
     enlarge(ports_[static_cast<size_t>(port)].view);
   else if (port == 0)
     fit();
@@ -308,7 +416,7 @@ void Mat::leaveEvent(QEvent* /*event*/) {
 
 void Mat::wheelEvent(QWheelEvent* event) {
   const QPointF at = event->position();
-  if (portAt(at) != 0) return;
+  if (portAt(at) < 0 || (portAt(at) != 0 && !three())) return;
   const double factor = std::pow(1.0015, event->angleDelta().y());
   const double next = std::clamp(ports_[0].scale * factor, 0.05, 60.0);
   fitted_ = false;
@@ -343,6 +451,14 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     zoom(1 / 1.2);
     return;
   case Qt::Key_V:
+    if (session_.stage() == Stage::Study && three_) {
+      enlarge(View::Side);
+      return;
+    }
+    if (session_.stage() == Stage::Study && main_ == View::Above) {
+      showThree(true);
+      return;
+    }
     enlarge(kOrder[static_cast<size_t>(main_)][1]);
     return;
   case Qt::Key_Escape:

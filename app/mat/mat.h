@@ -5,6 +5,7 @@
 
 #include "mat/figure_painter.h"
 #include "mat/shape.h"
+#include "mat/study_layer.h"
 
 #include <QWidget>
 
@@ -28,6 +29,13 @@ public:
   void setThroughWool(bool on);
   void enlarge(View view);
   void zoom(double factor);
+
+  /// Study: all three views to one scale; false enlarges the main one.
+  void showThree(bool on);
+  [[nodiscard]] bool three() const { return three_ && session_.stage() == Stage::Study; }
+  [[nodiscard]] StudyLayer* study() const { return study_; }
+  /// The view port of that view, for tests and for the layer.
+  [[nodiscard]] const Viewport& port(View view) const;
 
   [[nodiscard]] View mainView() const { return main_; }
   [[nodiscard]] double scale() const { return ports_[0].scale; }
@@ -59,6 +67,8 @@ private:
   };
 
   void place();
+  void placeThree(const QRectF& area);
+  void followDrag();
   [[nodiscard]] int portAt(const QPointF& pixel) const;
   [[nodiscard]] int limbAt(const Viewport& v, const QPointF& pixel);
   [[nodiscard]] QRectF centreArea() const;
@@ -83,6 +93,8 @@ private:
   int hovered_ = -1;
   std::optional<SizeBy> dragging_;
   std::optional<QPointF> panning_;
+  bool three_ = true;
+  StudyLayer* study_;
   KeyButton* trueSizeKey_;
   KeyButton* fitKey_;
 };

@@ -68,10 +68,13 @@ void Mat::paintMain(QPainter& p) {
     const double y = v.at(Vec2(0, 0)).y();
     p.drawLine(QPointF(v.clip.left(), y), QPointF(v.clip.right(), y));
   }
-  painter.body();
+  const bool picture = study_->tracing(v.view);
+  study_->paintUnder(p, v);
+  if (!picture) painter.body();
   const bool showWire = session_.stage() == Stage::Wire || throughWool_;
-  if (showWire) painter.wire();
-  if (session_.stage() != Stage::Wrap || throughWool_) painter.joints();
+  if (showWire && !picture) painter.wire();
+  if (session_.stage() == Stage::Wire || throughWool_) painter.joints();
+  study_->paintOver(p, v, true);
   if (session_.stage() == Stage::Wrap) {
     painter.girths();
     painter.grams();
@@ -80,9 +83,9 @@ void Mat::paintMain(QPainter& p) {
     paintTags(p);
     painter.findings();
   }
-  if (session_.stage() == Stage::Study)
-    paintSizeMarks(p);
-  else if (v.view == View::Side)
+  if (session_.stage() == Stage::Study) {
+    if (!picture) paintSizeMarks(p);
+  } else if (v.view == View::Side)
     paintLength(p);
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
@@ -93,7 +96,8 @@ void Mat::paintMain(QPainter& p) {
   p.setPen(t.faint);
   const QString more = session_.stage() == Stage::Wrap
                            ? tr("girths as felted; dashes are the finished outline")
-                       : session_.stage() == Stage::Study ? tr("drag a mark, or type the size")
+                       : picture                          ? QString()
+                       : session_.stage() == Stage::Study ? tr("drag joints, rings and marks")
                                                           : QString();
   p.drawText(head + QPointF(w + px(14), 0), more);
   p.restore();
@@ -103,7 +107,7 @@ void Mat::paintSmall(QPainter& p) {
   const Plan& plan = session_.plan();
   const Theme& t = theme();
   p.setPen(QPen(t.rule, 1));
-  p.drawLine(QPointF(centreArea().left(), ports_[1].clip.top()), QPointF(width(), ports_[1].clip.top()));
+  if (!three()) p.drawLine(QPointF(centreArea().left(), ports_[1].clip.top()), QPointF(width(), ports_[1].clip.top()));
   for (size_t i = 1; i < ports_.size(); ++i) {
     const Viewport& v = ports_[i];
     if (v.clip.height() < 1) continue;
@@ -121,9 +125,10 @@ void Mat::paintSmall(QPainter& p) {
     }
     painter.body();
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
+    study_->paintOver(p, v, three());
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));
-    p.drawText(v.clip.topLeft() + QPointF(px(i == 1 ? 16 : 0), px(22)), viewName(v.view));
+    p.drawText(v.clip.topLeft() + QPointF(px(three() || i == 1 ? 16 : 0), px(three() && i == 1 ? 24 : 22)), viewName(v.view));
     p.restore();
   }
   paintZoom(p);
@@ -136,7 +141,8 @@ void Mat::paintZoom(QPainter& p) {
   const QString text =
       std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(qRound(percent));
   p.setPen(theme().ink);
-  p.drawText(QRectF(width() - px(220), ports_[1].clip.top() + px(8), px(204), px(22)),
+  const double y = three() ? height() - px(66) : ports_[1].clip.top() + px(8);
+  p.drawText(QRectF(width() - px(220), y, px(204), px(22)),
              Qt::AlignRight | Qt::AlignVCenter, text);
 }
 

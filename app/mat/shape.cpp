@@ -21,12 +21,14 @@ QPainterPath toPath(const std::vector<Polygon>& polygons, double unit) {
 
 Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
   const double share = coat / figure.scale;
-  if (figure.patternId != pattern_ || std::abs(share - coatShare_) > 1e-9) {
-    pattern_ = figure.patternId;
-    coatShare_ = share;
-    views_ = {};
-  }
   Kept& kept = views_[static_cast<size_t>(view)];
+  const bool stale = figure.shapeKey != kept.shape || std::abs(share - kept.coatShare) > 1e-9;
+  const bool wait = only_ && *only_ != view && kept.whole && kept.limbs.size() == figure.limbs.size();
+  if (stale && !wait) {
+    kept = {};
+    kept.shape = figure.shapeKey;
+    kept.coatShare = share;
+  }
   kept.limbs.resize(figure.limbs.size());
   return kept;
 }

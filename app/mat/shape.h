@@ -27,8 +27,10 @@ struct ViewShape {
 
 class Shapes {
 public:
-  /// Outlines of the figure; made anew only when the animal or the coat's share of it changed.
+  /// Outlines of the figure; made anew only when the proportions or the coat's share changed.
   const ViewShape& of(const Figure& figure, double coat, View view);
+  /// While something is dragged in one view the others may show the shape as it was; nothing lets all follow.
+  void follow(std::optional<View> only) { only_ = only; }
   /// A limb's own outlines, made when first asked for.
   const LimbShape& limb(const Figure& figure, double coat, View view, int limb);
   /// The limb at a place in modules: of this side first, the smallest of those that hold it; -1 if none.
@@ -36,12 +38,13 @@ public:
 
 private:
   struct Kept {
+    std::uint64_t shape = 0;
+    double coatShare = -1;
     std::optional<ViewShape> whole;
     std::vector<std::optional<LimbShape>> limbs;
   };
   Kept& kept(const Figure& figure, double coat, View view);
-  std::string pattern_;
-  double coatShare_ = -1;
+  std::optional<View> only_;
   std::array<Kept, 3> views_;
 };
 

@@ -8,7 +8,7 @@
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"
-#include "study/gallery.h"
+#include "study/study_rack.h"
 #include "theme/theme.h"
 #include "wire/wire_rack.h"
 #include "wrap/wrap_rack.h"
@@ -60,8 +60,8 @@ void MainWindow::build() {
   mat_ = new Mat(session_, centre);
   mat_->setScreenPixelsPerMm(screenPixelsPerMm(screen()));
   racks_ = new QStackedWidget(centre);
-  racks_->addWidget(new Rack(tr("Animals"), tr("life size under each; type to find one"),
-                             new Gallery(session_, nullptr), racks_));
+  studyRack_ = new StudyRack(session_, mat_->study(), racks_);
+  racks_->addWidget(studyRack_);
   racks_->addWidget(new Rack(tr("Pieces to cut"),
                              tr("bold is the length to cut; marks are from the left end"),
                              new WireRack(session_, nullptr), racks_));
@@ -93,7 +93,10 @@ void MainWindow::build() {
   mat_->setFocus();
 }
 
-QWidget* MainWindow::rackContent() const { return static_cast<Rack*>(racks_->currentWidget())->content(); }
+QWidget* MainWindow::rackContent() const {
+  auto* rack = qobject_cast<Rack*>(racks_->currentWidget());
+  return rack ? rack->content() : racks_->currentWidget();
+}
 
 void MainWindow::showStage() { racks_->setCurrentIndex(static_cast<int>(session_.stage())); }
 

@@ -16,6 +16,7 @@ namespace columna {
 class LimbCard;
 class Rack;
 class Spine;
+class StudyRack;
 class Tally;
 class TitleRail;
 
@@ -29,6 +30,7 @@ public:
   [[nodiscard]] Tally* tally() const { return tally_; }
   [[nodiscard]] TitleRail* rail() const { return rail_; }
   [[nodiscard]] QWidget* rackContent() const;
+  [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
 
   /// Opens a file; a sentence in the window when it cannot.
   bool openFile(const QString& path);
@@ -75,6 +77,7 @@ private:
   LimbCard* card_ = nullptr;
   Tally* tally_ = nullptr;
   QStackedWidget* racks_ = nullptr;
+  StudyRack* studyRack_ = nullptr;
   QTimer recovery_;
 };
 

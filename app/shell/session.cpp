@@ -54,6 +54,8 @@ std::optional<QString> Session::open(const QString& path) {
   path_ = path;
   savedAt_.clear();
   selected_ = -1;
+  pictures_.clear();
+  skipped_.clear();
   for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
   emit fileChanged();
   emit planChanged();
@@ -66,6 +68,12 @@ std::optional<QString> Session::save(const QString& path) {
     return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
   file_.project = project();
   file_.readOnly = false;
+  // Pictures no longer traced are not carried along.
+  std::erase_if(file_.others, [&](const auto& entry) {
+    return entry.first.starts_with("photos/") &&
+           std::none_of(project().photos.begin(), project().photos.end(),
+                        [&](const Photo& photo) { return photo.entry == entry.first; });
+  });
   if (const auto problem = saveProject(path.toStdString(), file_)) return columna::sentence(*problem);
   path_ = path;
   history_.markSaved();
@@ -80,11 +88,13 @@ void Session::startNew(const QString& pattern) {
   fresh.units = project().units;
   const Pattern* source = catalog_.pattern(fresh.pattern);
   fresh.name = source ? source->name : "Untitled";
-  file_ = {};
+  file_ = ProjectFile();
   history_ = History(fresh);
   path_.clear();
   savedAt_.clear();
   selected_ = -1;
+  pictures_.clear();
+  skipped_.clear();
   replan();
   emit fileChanged();
   emit planChanged();
@@ -123,7 +133,7 @@ void Session::selectNext(int step) {
 
 std::optional<QString> Session::setSize(SizeBy by, double mm, const QString& run) {
   Project p = project();
-  p.size = {by, mm};
+  p.size = {by, mm, {}};
   return change(tr("size"), std::move(p), run);
 }
 

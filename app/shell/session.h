@@ -6,6 +6,7 @@
 #include "project/history.h"
 #include "project/plan.h"
 
+#include <QImage>
 #include <QObject>
 #include <QString>
 
@@ -14,6 +15,12 @@
 namespace columna {
 
 enum class Stage { Study, Wire, Wrap };
+
+/// Study's ways to settle the proportions: what its rack shows and what the mat offers.
+enum class Way { Animals, Character, Photo, Made, Scale, Compare };
+
+/// What a click on the picture does.
+enum class PhotoTool { Landmarks, Straighten, KnownLength, Tall };
 
 class Session : public QObject {
   Q_OBJECT
@@ -52,6 +59,41 @@ public:
   /// Walks the limbs in body order; past either end is the whole figure.
   void selectNext(int step);
 
+  // Study: what the rack and the mat look at; not part of the project.
+  [[nodiscard]] Way way() const { return way_; }
+  void setWay(Way way);
+  [[nodiscard]] PhotoTool photoTool() const { return photoTool_; }
+  void setPhotoTool(PhotoTool tool);
+  [[nodiscard]] bool halving() const { return halving_; }
+  void setHalving(bool on);
+  /// The animal laid over the figure; empty for none. The figure's own animal is a choice like any other.
+  [[nodiscard]] QString compared() const { return compared_; }
+  void setCompared(const QString& pattern);
+  /// The view whose picture is traced: the one that has a picture, the last chosen first.
+  [[nodiscard]] int photoIndex() const;
+  void setPhotoIndex(int index);
+  [[nodiscard]] const QImage& picture(const std::string& entry) const;
+  /// The next landmark to click on the traced picture, as a sided joint; empty when all are placed or skipped.
+  [[nodiscard]] std::string nextLandmark() const;
+  void skipLandmark();
+
+  // Named changes of Study. Each returns a sentence when it is refused.
+  std::optional<QString> setSizing(const Sizing& sizing, const QString& name);
+  std::optional<QString> setShape(const QString& name, Shape shape, bool keepScale, const QString& run = {});
+  /// Moves a joint (sided id) to a place in mm; `carry` takes along all that hangs on it. Both sides unless untied.
+  std::optional<QString> moveJoint(const std::string& joint, const Vec3& place, bool carry, const QString& run);
+  std::optional<QString> setBoneLength(int bone, double mm);
+  /// Changes the section at a bone's beginning, middle or end (0, 1, 2).
+  std::optional<QString> changeGirth(int bone, int place, double across, double deep, double lift, const QString& run = {});
+  /// Back to the animal's own: one bone, or (-1) all of it, character dials kept.
+  void putBack(int bone);
+  std::optional<QString> setMade(const QString& limb, std::optional<double> length, std::optional<double> across,
+                                 const QString& date);
+  std::optional<QString> setPhotos(const QString& name, std::vector<Photo> photos, const QString& run = {});
+  /// Takes a picture in: JPEG bytes and its decoded image. One a view; another takes its place.
+  std::optional<QString> addPhoto(View view, const QByteArray& bytes, const QImage& image);
+  void removePhoto(int index);
+
   // Named changes. Each returns a sentence when it is refused.
   std::optional<QString> setSize(SizeBy by, double mm, const QString& run = {});
   std::optional<QString> setPattern(const QString& id);
@@ -81,6 +123,7 @@ signals:
   void planChanged(); ///< anything about the project
   void selectionChanged();
   void stageChanged();
+  void studyChanged(); ///< way, tool, overlays
   void fileChanged(); ///< saved, opened, renamed
   void refused(const QString& sentence);
 
@@ -88,6 +131,9 @@ private:
   std::optional<QString> change(const QString& name, Project project, const QString& run = {});
   void changeLimb(int limb, const QString& name, const std::function<void(LimbChoice&)>& act);
   void replan();
+  void keepScale(Project& project) const;
+  /// "elbow" for both sides while tied, else the sided key.
+  [[nodiscard]] std::string shapeKey(const std::string& name, const FigureLimb& limb) const;
 
   Catalog catalog_;
   History history_;
@@ -98,6 +144,13 @@ private:
   Stage stage_ = Stage::Study;
   int selected_ = -1;
   bool inRun_ = false;
+  Way way_ = Way::Animals;
+  PhotoTool photoTool_ = PhotoTool::Landmarks;
+  bool halving_ = false;
+  QString compared_;
+  int photoIndex_ = 0;
+  std::set<std::string> skipped_;
+  mutable std::map<std::string, QImage> pictures_;
 };
 
 } // namespace columna

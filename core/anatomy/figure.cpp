@@ -156,6 +156,9 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
         bone.from = place(b->from, bone.begin);
         bone.to = place(b->to, bone.end);
         bone.length = (bone.end / scale - bone.begin / scale).norm() * scale;
+        const Vec3 along = (bone.end - bone.begin).normalized();
+        const Vec3 up = side < 0 ? rightUp(pattern, *b) : b->up;
+        if (const Vec3 square = up - along * along.dot(up); square.norm() > 1e-9) bone.deepAxis = square.normalized();
         bone.wire = b->wire;
         for (const Station& s : stationsOf(pattern, *b, side < 0))
           bone.stations.push_back({s.at, s.across * scale, s.deep * scale, s.lift * scale});

@@ -20,6 +20,7 @@ struct FigureBone {
   std::string from, to;    ///< joint ids: "left-elbow"
   Vec3 begin, end;         ///< mm
   double length = 0;       ///< mm
+  Vec3 deepAxis{0, 0, 1};  ///< unit: the way `deep` and `lift` of its stations are meant
   bool wire = true;
   std::vector<Station> stations; ///< across, deep, lift in mm
 };

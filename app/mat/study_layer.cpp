@@ -1,0 +1,285 @@
+#include "mat/study_layer.h"
+
+#include "mat/ring_grips.h"
+#include "theme/theme.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr double kReach = 11;  ///< pixels: how near a grip takes the hand
+constexpr double kSnap = 5;    ///< pixels: a joint this near the animal's own place goes there
+
+QString runOf(const Grip& grip) { return QStringLiteral("drag %1 %2 %3").arg(QString::fromStdString(grip.joint)).arg(grip.bone).arg(grip.place); }
+
+} // namespace
+
+QString jointWords(const std::string& sided) {
+  QString words = QString::fromStdString(sided);
+  if (words.endsWith(QStringLiteral("_j"))) words.chop(2);
+  return words.replace(u'_', u' ').replace(u'-', u' ');
+}
+
+StudyLayer::StudyLayer(Session& session, Shapes& shapes, QObject* parent) : QObject(parent), session_(session), shapes_(shapes) {}
+
+const Photo* StudyLayer::photo(View view) const {
+  if (session_.stage() != Stage::Study || session_.way() != Way::Photo) return nullptr;
+  const int index = session_.photoIndex();
+  if (index < 0) return nullptr;
+  const Photo& photo = session_.project().photos[static_cast<size_t>(index)];
+  return photo.view == view ? &photo : nullptr;
+}
+
+bool StudyLayer::tracing(View view) const { return photo(view) != nullptr; }
+
+Similarity StudyLayer::at_rest(const Photo& photo) const {
+  const Figure& f = session_.plan().figure;
+  const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, photo.view).bounds;
+  Similarity s;
+  s.turn = photo.straighten;
+  s.scale = photo.mmPerPixel > 0 ? f.scale / photo.mmPerPixel
+                                 : std::max(photo.width / (b.width() * 1.12), photo.height / (b.height() * 1.12));
+  // The picture's middle lies on the figure's.
+  const Vec2 middle(photo.width / 2.0, photo.height / 2.0);
+  const Vec2 off = middle - s.toPicture(Vec2(b.center().x(), b.center().y()));
+  s.shift += Vec2(off.x(), -off.y());
+  return s;
+}
+
+QRectF StudyLayer::pictureBounds(View view) const {
+  const Photo* p = photo(view);
+  const Similarity rest = at_rest(*p);
+  const double scale = session_.plan().figure.scale;
+  QPolygonF corners;
+  for (const auto& [x, y] : {std::pair(0, 0), std::pair(p->width, 0), std::pair(p->width, p->height), std::pair(0, p->height)}) {
+    const Vec2 at = rest.toModel(Vec2(x, y)) * scale;
+    corners << QPointF(at.x(), at.y());
+  }
+  return corners.boundingRect();
+}
+
+Vec2 StudyLayer::toPicture(const Viewport& v, const QPointF& at) const {
+  return at_rest(*photo(v.view)).toPicture(v.mm(at) / session_.plan().figure.scale);
+}
+
+QPointF StudyLayer::fromPicture(const Viewport& v, const Vec2& at) const {
+  return v.at(Vec2(at_rest(*photo(v.view)).toModel(at) * session_.plan().figure.scale));
+}
+
+QTransform StudyLayer::overlay(View view) const {
+  const Photo* p = photo(view);
+  if (!p) return {};
+  const auto fit = fitSimilarity(session_.plan().pattern, *p);
+  if (!fit) return {};
+  const Similarity rest = at_rest(*p);
+  const double scale = session_.plan().figure.scale;
+  const auto map = [&](const Vec2& mm) { return Vec2(rest.toModel(fit->toPicture(mm / scale)) * scale); };
+  const Vec2 o = map({0, 0});
+  const Vec2 x = map({1, 0}) - o;
+  const Vec2 y = map({0, 1}) - o;
+  return {x.x(), x.y(), y.x(), y.y(), o.x(), o.y()};
+}
+
+std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
+  std::vector<Grip> out;
+  if (session_.stage() != Stage::Study) return out;
+  const Plan& plan = session_.plan();
+  const QTransform over = overlay(v.view);
+  const auto pixel = [&](const Vec2& mm) {
+    const QPointF q = over.map(QPointF(mm.x(), mm.y()));
+    return v.at(Vec2(q.x(), q.y()));
+  };
+  if (const Photo* p = photo(v.view)) {
+    for (const auto& [joint, at] : p->landmarks) {
+      Grip g;
+      g.kind = Grip::Kind::Landmark;
+      g.joint = joint;
+      g.at = fromPicture(v, at);
+      out.push_back(std::move(g));
+    }
+    if (const auto proposed = proposeLandmarks(plan.pattern, *p))
+      for (const auto& [joint, at] : *proposed) {
+        Grip g;
+        g.kind = Grip::Kind::Landmark;
+        g.joint = joint;
+        g.at = fromPicture(v, at);
+        out.push_back(std::move(g));
+      }
+    if (!fitSimilarity(plan.pattern, *p)) return out;
+  }
+  if (session_.selected() >= 0)
+    for (Grip& ring : ringGrips(plan.figure, session_.selected(), v.view, pixel))
+      // Where they would lie on each other, the first stands for all; zooming in parts them.
+      if (std::none_of(out.begin(), out.end(), [&](const Grip& g) {
+            return g.kind == Grip::Kind::Ring && QLineF(g.at, ring.at).length() < px(15);
+          }))
+        out.push_back(std::move(ring));
+  if (photo(v.view)) return out;
+  // Joints: this side's before the far side's, the selected limb's before all.
+  std::vector<Grip> far;
+  std::set<std::string> seen;
+  for (const FigureLimb& limb : plan.figure.limbs)
+    for (const int b : limb.bones) {
+      const FigureBone& bone = plan.figure.bones[static_cast<size_t>(b)];
+      if (!bone.wire) continue;
+      for (const auto& [id, place] : {std::pair(bone.from, bone.begin), std::pair(bone.to, bone.end)}) {
+        if (!seen.insert(id).second) continue;
+        Grip g;
+        g.joint = id;
+        g.at = pixel(project(place, v.view));
+        (isFar(limb, v.view) ? far : out).push_back(std::move(g));
+      }
+    }
+  out.insert(out.end(), far.begin(), far.end());
+  return out;
+}
+
+std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) const {
+  std::optional<Grip> best;
+  double least = px(kReach);
+  for (const Grip& g : grips(v))
+    if (const double d = QLineF(g.at, at).length(); d < least - 0.5) {
+      least = d;
+      best = g;
+    }
+  return best;
+}
+
+QString StudyLayer::nameOf(const Grip& grip) const {
+  if (grip.kind == Grip::Kind::Ring)
+    return tr("girth of the %1: drag to make it thicker or thinner")
+        .arg(QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
+  return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it").arg(jointWords(grip.joint))
+                                        : jointWords(grip.joint);
+}
+
+bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
+  if (session_.stage() != Stage::Study) return false;
+  pressedAt_ = at;
+  moved_ = false;
+  const Photo* p = photo(v.view);
+  if (p && session_.photoTool() != PhotoTool::Landmarks) {
+    line_ = QLineF(at, at);
+    dragView_ = v.view;
+    return true;
+  }
+  if (const auto grip = gripAt(v, at)) {
+    grip_ = grip;
+    dragView_ = v.view;
+    return true;
+  }
+  if (!p) return false;
+  const std::string next = session_.nextLandmark();
+  const Vec2 place = toPicture(v, at);
+  if (next.empty() || place.x() < 0 || place.y() < 0 || place.x() > p->width || place.y() > p->height) return false;
+  placeLandmark(next, place, {});
+  return true;
+}
+
+void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const QString& run) {
+  std::vector<Photo> photos = session_.project().photos;
+  photos[static_cast<size_t>(session_.photoIndex())].landmarks[joint] = at;
+  (void)session_.setPhotos(tr("landmark %1").arg(jointWords(joint)), std::move(photos), run);
+}
+
+void StudyLayer::nudge(View view, const std::string& joint, const Vec2& mm, bool carry) {
+  const auto now = jointPlace(session_.plan().pattern, joint);
+  if (!now) return;
+  Vec3 place = *now * session_.plan().figure.scale;
+  if (view == View::Side) place += Vec3(mm.x(), 0, mm.y());
+  if (view == View::Front) place += Vec3(0, mm.x(), mm.y());
+  if (view == View::Above) place += Vec3(mm.x(), mm.y(), 0);
+  (void)session_.moveJoint(joint, place, carry, QStringLiteral("nudge ") + QString::fromStdString(joint));
+}
+
+void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers modifiers) {
+  if (line_) {
+    line_->setP2(at);
+    return;
+  }
+  if (!grip_) return;
+  moved_ = moved_ || QLineF(at, pressedAt_).length() > 3;
+  if (!moved_) return;
+  if (grip_->kind == Grip::Kind::Landmark) {
+    placeLandmark(grip_->joint, toPicture(v, at), runOf(*grip_));
+    return;
+  }
+  if (grip_->kind == Grip::Kind::Ring) {
+    dragRing(v, at);
+    return;
+  }
+  const Plan& plan = session_.plan();
+  const auto now = jointPlace(plan.pattern, grip_->joint);
+  if (!now) return;
+  const double scale = plan.figure.scale;
+  const auto put = [&](const Vec2& mm) {
+    Vec3 place = *now * scale;
+    if (v.view == View::Side) place = Vec3(mm.x(), place.y(), mm.y());
+    if (v.view == View::Front) place = Vec3(place.x(), mm.x(), mm.y());
+    if (v.view == View::Above) place = Vec3(mm.x(), mm.y(), place.z());
+    return place;
+  };
+  Vec3 place = put(v.mm(at));
+  // Near where the animal has it, it goes there.
+  const std::string name = plan.pattern.joints.contains(grip_->joint) ? grip_->joint : grip_->joint.substr(grip_->joint.find('-') + 1);
+  Vec3 by(0, 0, 0);
+  for (const std::string& key : {name, grip_->joint})
+    if (const auto moved = session_.project().shape.moved.find(key); moved != session_.project().shape.moved.end()) {
+      by = moved->second;
+      if (grip_->joint.starts_with("right-") && key == name) by.y() = -by.y();
+    }
+  const Vec3 own = (*now - by) * scale;
+  if (QLineF(v.at(own), at).length() < px(kSnap)) place = own;
+  (void)session_.moveJoint(grip_->joint, place, modifiers.testFlag(Qt::ShiftModifier), runOf(*grip_));
+}
+
+void StudyLayer::dragRing(const Viewport& v, const QPointF& at) {
+  const Figure& f = session_.plan().figure;
+  const auto ring = ringOf(f, grip_->bone, grip_->place);
+  if (!ring) return;
+  const QPointF mm = overlay(v.view).inverted().map(QPointF(v.mm(at).x(), v.mm(at).y()));
+  const RingDrag drag = dragTo(f, *ring, *grip_, v.view, Vec2(mm.x(), mm.y()));
+  (void)session_.changeGirth(grip_->bone, grip_->place, drag.across, drag.deep, drag.lift, runOf(*grip_));
+}
+
+void StudyLayer::release(const Viewport& v, const QPointF& at) {
+  if (line_) {
+    const QLineF line(line_->p1(), at);
+    line_.reset();
+    dragView_.reset();
+    finishLine(v, line);
+    return;
+  }
+  grip_.reset();
+  dragView_.reset();
+  session_.endRun();
+}
+
+void StudyLayer::finishLine(const Viewport& v, const QLineF& line) {
+  if (line.length() < 8 || !photo(v.view)) return;
+  std::vector<Photo> photos = session_.project().photos;
+  Photo& p = photos[static_cast<size_t>(session_.photoIndex())];
+  const Vec2 a = toPicture(v, line.p1());
+  const Vec2 b = toPicture(v, line.p2());
+  const double length = (b - a).norm();
+  if (session_.photoTool() == PhotoTool::Straighten) {
+    // The line is to lie level, or to stand upright, whichever it is nearer to.
+    double angle = std::atan2(-(b.y() - a.y()), b.x() - a.x());
+    const double right = M_PI / 2;
+    angle -= std::round(angle / right) * right;
+    p.straighten = angle;
+    (void)session_.setPhotos(tr("picture straightened"), std::move(photos));
+  } else if (session_.photoTool() == PhotoTool::Tall) {
+    p.mmPerPixel = session_.plan().figure.overallHeight / length;
+    (void)session_.setPhotos(tr("picture's height"), std::move(photos));
+  } else {
+    lineLength_ = length;
+    emit lineDrawn();
+    return;
+  }
+  session_.setPhotoTool(PhotoTool::Landmarks);
+}
+
+} // namespace columna

@@ -1,0 +1,259 @@
+#include "study/photo_panel.h"
+
+#include "mat/study_layer.h"
+#include "shell/parts.h"
+#include "shell/say.h"
+#include "shell/settings.h"
+#include "theme/theme.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <QtConcurrent>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
+    : QWidget(parent), session_(session), layer_(layer) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, px(8), 0);
+  row->setSpacing(px(20));
+
+  auto* left = new QVBoxLayout;
+  left->setSpacing(px(4));
+  view_ = new QComboBox(this);
+  view_->setAccessibleName(tr("View of the picture"));
+  for (const QString& name : {tr("from the side"), tr("from the front"), tr("from above")}) view_->addItem(name);
+  view_->setFixedWidth(px(170));
+  add_ = new QPushButton(tr("Take a picture in…"), this);
+  remove_ = new QPushButton(tr("Take it out"), this);
+  left->addWidget(view_);
+  left->addWidget(add_);
+  left->addWidget(remove_);
+  left->addStretch();
+  row->addLayout(left);
+
+  auto* middle = new QVBoxLayout;
+  middle->setSpacing(px(4));
+  prompt_ = textLabel(this, 20, QFont::DemiBold);
+  trouble_ = textLabel(this, 13, QFont::Normal);
+  setFaint(trouble_);
+  middle->addWidget(prompt_);
+  middle->addWidget(trouble_);
+  auto* acts = new QHBoxLayout;
+  accept_ = new QPushButton(tr("Take the dotted places"), this);
+  skip_ = new QPushButton(tr("Skip"), this);
+  acts->addWidget(accept_);
+  acts->addWidget(skip_);
+  acts->addStretch();
+  middle->addLayout(acts);
+  auto* tools = new QHBoxLayout;
+  tools->setSpacing(px(2));
+  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("known length"), tr("as tall as the figure")};
+  const std::array<QString, 4> tips{tr("click the landmark asked for, drag any of them"),
+                                    tr("draw a line that should lie level or stand upright"),
+                                    tr("draw a line whose length you know, then type it"),
+                                    tr("draw a line from the ground to the highest point")};
+  for (size_t i = 0; i < tools_.size(); ++i) {
+    auto* tool = new QToolButton(this);
+    tool->setText(names[i]);
+    tool->setToolTip(tips[i]);
+    tool->setCheckable(true);
+    tool->setFocusPolicy(Qt::TabFocus);
+    connect(tool, &QToolButton::clicked, this, [this, i] { session_.setPhotoTool(static_cast<PhotoTool>(i)); });
+    tools_[i] = tool;
+    tools->addWidget(tool);
+  }
+  known_ = new QLineEdit(this);
+  known_->setPlaceholderText(tr("line is…"));
+  known_->setAccessibleName(tr("Length of the line on the figure"));
+  known_->setFixedWidth(px(84));
+  tools->addWidget(known_);
+  tools->addStretch();
+  middle->addLayout(tools);
+  middle->addStretch();
+  row->addLayout(middle, 1);
+
+  auto* right = new QVBoxLayout;
+  right->setSpacing(px(4));
+  bones_ = new QListWidget(this);
+  bones_->setAccessibleName(tr("Bones of the picture against the animal's"));
+  bones_->setFixedWidth(px(280));
+  bones_->setStyleSheet(QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 1px 4px; }"));
+  right->addWidget(bones_, 1);
+  auto* take = new QHBoxLayout;
+  average_ = new QCheckBox(tr("sides alike"), this);
+  average_->setChecked(true);
+  average_->setToolTip(tr("both sides of a pair take their mean; otherwise each keeps its own"));
+  adopt_ = new QPushButton(tr("Take over"), this);
+  take->addWidget(average_);
+  take->addStretch();
+  take->addWidget(adopt_);
+  right->addLayout(take);
+  row->addLayout(right);
+
+  connect(add_, &QPushButton::clicked, this, &PhotoPanel::choose);
+  connect(remove_, &QPushButton::clicked, this, [this] { session_.removePhoto(session_.photoIndex()); });
+  connect(view_, &QComboBox::activated, this, [this](int index) {
+    for (size_t i = 0; i < session_.project().photos.size(); ++i)
+      if (static_cast<int>(session_.project().photos[i].view) == index) session_.setPhotoIndex(static_cast<int>(i));
+  });
+  connect(skip_, &QPushButton::clicked, &session_, &Session::skipLandmark);
+  connect(accept_, &QPushButton::clicked, this, &PhotoPanel::acceptProposed);
+  connect(adopt_, &QPushButton::clicked, this, &PhotoPanel::takeOver);
+  connect(known_, &QLineEdit::returnPressed, this, &PhotoPanel::knownLength);
+  connect(layer_, &StudyLayer::lineDrawn, this, [this] {
+    known_->setEnabled(true);
+    known_->setFocus();
+  });
+  connect(&watcher_, &QFutureWatcher<Result<Picture>>::finished, this, [this] {
+    const Result<Picture> read = watcher_.result();
+    add_->setText(tr("Take a picture in…"));
+    if (!read)
+      emit session_.refused(sentence(read.problem()));
+    else if (!session_.addPhoto(loadingView_, read->jpeg, read->image))
+      emit loaded();
+    refresh();
+  });
+  connect(&session_, &Session::planChanged, this, &PhotoPanel::refresh);
+  connect(&session_, &Session::studyChanged, this, &PhotoPanel::refresh);
+  refresh();
+}
+
+PhotoPanel::~PhotoPanel() { watcher_.waitForFinished(); }
+
+void PhotoPanel::choose() {
+  const QString path = QFileDialog::getOpenFileName(this, tr("Take a picture in"), lastFolder(),
+                                                    tr("Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)"));
+  if (!path.isEmpty()) load(path, static_cast<View>(view_->currentIndex()));
+}
+
+void PhotoPanel::load(const QString& path, View view) {
+  if (watcher_.isRunning()) return;
+  loadingView_ = view;
+  add_->setText(tr("reading the picture …"));
+  watcher_.setFuture(QtConcurrent::run([path] { return readPicture(path); }));
+  refresh();
+}
+
+QString PhotoPanel::prompt() const { return prompt_->text(); }
+
+void PhotoPanel::refresh() {
+  const int index = session_.photoIndex();
+  const bool any = index >= 0;
+  add_->setEnabled(!watcher_.isRunning());
+  for (QWidget* w : std::array<QWidget*, 5>{remove_, skip_, accept_, bones_, adopt_}) w->setEnabled(any);
+  for (size_t i = 0; i < tools_.size(); ++i) {
+    tools_[i]->setEnabled(any);
+    tools_[i]->setChecked(static_cast<PhotoTool>(i) == session_.photoTool());
+    tools_[i]->setStyleSheet(QStringLiteral("QToolButton { color: %1; font-weight: %2; }")
+                                 .arg(tools_[i]->isChecked() ? theme().woad.name() : theme().faint.name())
+                                 .arg(tools_[i]->isChecked() ? 600 : 400));
+  }
+  known_->setVisible(session_.photoTool() == PhotoTool::KnownLength);
+  known_->setEnabled(layer_->lineLength() > 0);
+  if (!any) {
+    prompt_->setText(watcher_.isRunning() ? tr("Reading the picture …") : tr("Take a picture of the animal in"));
+    trouble_->setText(tr("from the side first; it is kept in the file, small enough to carry"));
+    bones_->clear();
+    return;
+  }
+  const Photo& photo = session_.project().photos[static_cast<size_t>(index)];
+  view_->setCurrentIndex(static_cast<int>(photo.view));
+  const std::string next = session_.nextLandmark();
+  if (session_.photoTool() == PhotoTool::Landmarks)
+    prompt_->setText(next.empty() ? tr("Every landmark is placed")
+                                  : tr("Click: %1").arg(str(landmarkWords(session_.plan().pattern, next, photo.view))));
+  else
+    prompt_->setText(session_.photoTool() == PhotoTool::Straighten ? tr("Draw a line that is level or upright")
+                     : session_.photoTool() == PhotoTool::Tall     ? tr("Draw from the ground to the top")
+                                                                   : tr("Draw a line of known length"));
+  const auto fit = fitSimilarity(session_.plan().pattern, photo);
+  const bool begun = photo.landmarks.size() >= 2;
+  trouble_->setText(fit       ? tr("%1 placed; the dotted ones only want dragging").arg(photo.landmarks.size())
+                    : begun   ? sentence(fit.problem())
+                              : tr("after two, the rest are proposed"));
+  accept_->setEnabled(fit.ok() && !next.empty());
+  skip_->setEnabled(!next.empty());
+  fillBones();
+}
+
+void PhotoPanel::fillBones() {
+  std::set<QString> off;
+  for (int i = 0; i < bones_->count(); ++i)
+    if (bones_->item(i)->checkState() == Qt::Unchecked && bones_->item(i)->data(Qt::UserRole + 1).toBool())
+      off.insert(bones_->item(i)->data(Qt::UserRole).toString());
+  bones_->clear();
+  const Pattern* animal = session_.catalog().pattern(session_.project().pattern);
+  Shape character;
+  character.character = session_.project().shape.character;
+  for (const TracedBone& t : traceBones(shaped(*animal, character), session_.project().photos)) {
+    QString name = str(t.bone);
+    if (t.side != 0) name = (t.side > 0 ? tr("left %1") : tr("right %1")).arg(name);
+    QString text = tr("%1   %2 %").arg(name).arg(qRound(t.ratio * 100));
+    if (!t.reliable) text += tr("  points at the camera");
+    if (t.turnedAway) text += tr("  probably turned to the camera");
+    auto* item = new QListWidgetItem(text, bones_);
+    const bool usable = t.reliable && !t.turnedAway;
+    item->setData(Qt::UserRole, str(t.bone));
+    item->setData(Qt::UserRole + 1, usable);
+    item->setFlags(usable ? Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable : Qt::ItemIsSelectable);
+    item->setCheckState(usable && !off.contains(str(t.bone)) ? Qt::Checked : Qt::Unchecked);
+  }
+  adopt_->setEnabled(bones_->count() > 0);
+}
+
+void PhotoPanel::takeOver() {
+  std::set<std::string> only;
+  for (int i = 0; i < bones_->count(); ++i)
+    if (bones_->item(i)->checkState() == Qt::Checked) only.insert(bones_->item(i)->data(Qt::UserRole).toString().toStdString());
+  if (only.empty()) return;
+  const Pattern* animal = session_.catalog().pattern(session_.project().pattern);
+  Shape character;
+  character.character = session_.project().shape.character;
+  session_.setShape(tr("lengths from the picture"),
+                    adoptTrace(session_.project().shape, traceBones(shaped(*animal, character), session_.project().photos),
+                               average_->isChecked(), only),
+                    false);
+}
+
+void PhotoPanel::acceptProposed() {
+  const int index = session_.photoIndex();
+  if (index < 0) return;
+  std::vector<Photo> photos = session_.project().photos;
+  Photo& photo = photos[static_cast<size_t>(index)];
+  const auto proposed = proposeLandmarks(session_.plan().pattern, photo);
+  if (!proposed) {
+    emit session_.refused(sentence(proposed.problem()));
+    return;
+  }
+  for (const auto& [joint, at] : *proposed)
+    if (photo.view != View::Side || !joint.starts_with("left-")) photo.landmarks[joint] = at;
+  session_.setPhotos(tr("proposed landmarks"), std::move(photos));
+}
+
+void PhotoPanel::knownLength() {
+  const auto mm = parseLength(known_->text().toStdString(), session_.units());
+  const int index = session_.photoIndex();
+  if (!mm || !(*mm > 0)) {
+    emit session_.refused(mm ? tr("A line of no length settles nothing; give its length on the figure.") : sentence(mm.problem()));
+    return;
+  }
+  if (index < 0 || layer_->lineLength() <= 0) return;
+  std::vector<Photo> photos = session_.project().photos;
+  photos[static_cast<size_t>(index)].mmPerPixel = *mm / layer_->lineLength();
+  session_.setPhotos(tr("known length"), std::move(photos));
+  session_.setPhotoTool(PhotoTool::Landmarks);
+}
+
+} // namespace columna

@@ -1,0 +1,70 @@
+// Photo to trace: take a picture in, click the landmarks asked for, and take the bones' lengths over.
+#pragma once
+
+#include "shell/session.h"
+#include "study/picture.h"
+
+#include <QFutureWatcher>
+#include <QWidget>
+
+#include <array>
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QListWidget;
+class QPushButton;
+class QToolButton;
+
+namespace columna {
+
+class StudyLayer;
+
+class PhotoPanel : public QWidget {
+  Q_OBJECT
+public:
+  PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent);
+  ~PhotoPanel() override;
+  PhotoPanel(const PhotoPanel&) = delete;
+  PhotoPanel& operator=(const PhotoPanel&) = delete;
+
+  /// Reads the picture off the window's thread; `loaded` or Session::refused follows.
+  void load(const QString& path, View view);
+  [[nodiscard]] bool loading() const { return watcher_.isRunning(); }
+  [[nodiscard]] QString prompt() const;
+  [[nodiscard]] QListWidget* bones() const { return bones_; }
+  [[nodiscard]] QPushButton* adopt() const { return adopt_; }
+  [[nodiscard]] QPushButton* accept() const { return accept_; }
+  [[nodiscard]] QLineEdit* lineField() const { return known_; }
+  [[nodiscard]] QCheckBox* average() const { return average_; }
+
+signals:
+  void loaded();
+
+private:
+  void choose();
+  void refresh();
+  void fillBones();
+  void takeOver();
+  void acceptProposed();
+  void knownLength();
+  Session& session_;
+  StudyLayer* layer_;
+  QComboBox* view_;
+  QPushButton* add_;
+  QPushButton* remove_;
+  QLabel* prompt_;
+  QLabel* trouble_;
+  QPushButton* skip_;
+  QPushButton* accept_;
+  std::array<QToolButton*, 4> tools_{};
+  QLineEdit* known_;
+  QListWidget* bones_;
+  QCheckBox* average_;
+  QPushButton* adopt_;
+  QFutureWatcher<Result<Picture>> watcher_;
+  View loadingView_ = View::Side;
+};
+
+} // namespace columna

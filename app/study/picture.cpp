@@ -1,0 +1,74 @@
+#include "study/picture.h"
+
+#include <QBuffer>
+#include <QFileInfo>
+#include <QImageReader>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace columna {
+namespace {
+
+constexpr int kSmallest = 64;
+constexpr int kLongest = 12;
+constexpr qint64 kMostPixels = 400'000'000;
+
+} // namespace
+
+Result<Picture> readPicture(const QString& path) {
+  const std::string name = QFileInfo(path).fileName().toStdString();
+  if (!QFileInfo::exists(path)) return Problem{"the picture is not there", name, "check the name"};
+  QImageReader reader(path);
+  reader.setDecideFormatFromContent(true);
+  reader.setAutoTransform(true);
+  const QByteArray format = reader.format();
+  constexpr std::array<const char*, 4> known{"png", "jpeg", "webp", "tiff"};
+  if (std::none_of(known.begin(), known.end(), [&](const char* f) { return format == f; }))
+    return Problem{"it is not a picture this program reads", name, "give a PNG, JPEG, WebP or TIFF"};
+  const QSize size = reader.size();
+  if (!size.isValid()) return Problem{"the picture is damaged", name, "save it anew and try again"};
+  const int least = std::min(size.width(), size.height());
+  const int most = std::max(size.width(), size.height());
+  if (least * kLongest < most)
+    return Problem{fmt::format("a picture of {} x {} pixels is a strip", size.width(), size.height()), name,
+                   "give one that shows the whole animal"};
+  if (least < kSmallest)
+    return Problem{fmt::format("a picture of {} x {} pixels has nothing to trace", size.width(), size.height()), name,
+                   fmt::format("give one of {} pixels or more", kSmallest)};
+  if (static_cast<qint64>(size.width()) * size.height() > kMostPixels)
+    return Problem{fmt::format("a picture of {} x {} pixels is too large to open", size.width(), size.height()), name,
+                   "save it smaller"};
+  // Qt refuses what would take more than its usual 128 MB; what is over is bounded above.
+  QImageReader::setAllocationLimit(2048);
+  if (most > kPicturePixels) reader.setScaledSize(size.scaled(kPicturePixels, kPicturePixels, Qt::KeepAspectRatio));
+  QImage image = reader.read();
+  if (image.isNull()) return Problem{"the picture is damaged", name, "save it anew and try again"};
+  if (image.hasAlphaChannel()) {
+    QImage flat(image.size(), QImage::Format_RGB32);
+    flat.fill(Qt::white);
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x) {
+        const QRgb c = image.pixel(x, y);
+        const int a = qAlpha(c);
+        const auto mix = [a](int v) { return (v * a + 255 * (255 - a)) / 255; };
+        flat.setPixel(x, y, qRgb(mix(qRed(c)), mix(qGreen(c)), mix(qBlue(c))));
+      }
+    image = flat;
+  }
+  Picture out;
+  for (const int quality : {88, 75, 60, 40}) {
+    out.jpeg.clear();
+    QBuffer buffer(&out.jpeg);
+    buffer.open(QIODevice::WriteOnly);
+    if (!image.save(&buffer, "JPEG", quality)) return Problem{"the picture cannot be packed", name, "save it as JPEG first"};
+    if (out.jpeg.size() <= kPictureBytes) break;
+  }
+  // What is traced is what the file will give back.
+  out.image = QImage::fromData(out.jpeg, "JPEG");
+  if (out.image.isNull()) out.image = std::move(image);
+  return out;
+}
+
+} // namespace columna
