@@ -59,7 +59,9 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
   const QStringList ways{QStringLiteral("animals"), QStringLiteral("character"), QStringLiteral("photo"),
                          QStringLiteral("made"),    QStringLiteral("scale"),     QStringLiteral("compare")};
   const auto way = ways.indexOf(parser.value(QStringLiteral("way")));
-  if (way < 0) return complain(QStringLiteral("There is no tab \"%1\"; give %2.").arg(parser.value(QStringLiteral("way")), ways.join(QStringLiteral(", "))));
+  if (way < 0)
+    return complain(QStringLiteral("There is no tab \"%1\"; give %2.")
+                        .arg(parser.value(QStringLiteral("way")), ways.join(QStringLiteral(", "))));
   MainWindow window(session);
   session.setWay(static_cast<Way>(way));
   window.resize(size.captured(1).toInt(), size.captured(2).toInt());
@@ -76,7 +78,9 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
     QApplication::processEvents();
   }
   // What is reckoned in the background shows too.
-  for (int i = 0; i < 500 && *stage == Stage::Study && static_cast<Way>(way) == Way::Scale && window.studyRack()->scale()->behind(); ++i) {
+  for (int i = 0; i < 500 && *stage == Stage::Study && static_cast<Way>(way) == Way::Scale &&
+                  window.studyRack()->scale()->behind();
+       ++i) {
     QThread::msleep(20);
     QApplication::processEvents();
   }
@@ -125,7 +129,8 @@ int main(int argc, char** argv) {
        {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"),
         QStringLiteral("percent")},
        {QStringLiteral("select"), QStringLiteral("limb to select in the picture"), QStringLiteral("limb")},
-       {QStringLiteral("way"), QStringLiteral("Study's tab in the picture: animals, character, photo, made, scale or compare"),
+       {QStringLiteral("way"),
+        QStringLiteral("Study's tab in the picture: animals, character, photo, made, scale or compare"),
         QStringLiteral("tab"), QStringLiteral("animals")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);

@@ -5,6 +5,8 @@
 
 #include <QApplication>
 
+#include <QMouseEvent>
+
 #include <benchmark/benchmark.h>
 
 namespace {
@@ -57,6 +59,40 @@ void matPainted(benchmark::State& state) {
   for (auto _ : state) window.mat()->repaint();
 }
 BENCHMARK(matPainted)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
+
+/// A joint and a ring dragged by the mouse in the largest pattern: the aim is a frame, 16 ms, on the mat.
+void handDragged(benchmark::State& state) {
+  Session session(shelf());
+  (void)session.setPattern(QStringLiteral("dragon"));
+  MainWindow window(session);
+  window.resize(1280, 800);
+  window.show();
+  QApplication::processEvents();
+  Mat* mat = window.mat();
+  session.select(*session.plan().figure.limb("trunk"));
+  std::optional<Grip> grip;
+  for (const Grip& g : mat->study()->grips(mat->port(View::Side)))
+    if (state.range(0) == 0 ? g.joint == "right-stifle" || g.joint == "right-knee" || g.joint == "neck3"
+                            : g.kind == Grip::Kind::Ring && g.place == 1)
+      grip = g;
+  if (!grip)
+    for (const Grip& g : mat->study()->grips(mat->port(View::Side)))
+      if (g.kind == Grip::Kind::Joint) grip = g;
+  const auto send = [mat](QEvent::Type type, const QPointF& at, Qt::MouseButton button) {
+    QMouseEvent event(type, at, mat->mapToGlobal(at), button,
+                      type == QEvent::MouseButtonRelease ? Qt::NoButton : Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(mat, &event);
+  };
+  send(QEvent::MouseButtonPress, grip->at, Qt::LeftButton);
+  int step = 0;
+  for (auto _ : state) {
+    step = (step + 1) % 40;
+    send(QEvent::MouseMove, grip->at + QPointF(step / 2.0, -step), Qt::NoButton);
+    QApplication::processEvents(); // paints what the drag made dirty
+  }
+  send(QEvent::MouseButtonRelease, grip->at, Qt::LeftButton);
+}
+BENCHMARK(handDragged)->DenseRange(0, 1)->Unit(benchmark::kMillisecond);
 
 } // namespace
 

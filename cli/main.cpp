@@ -49,7 +49,8 @@ int main(int argc, char** argv) {
   amount->require_option(1);
 
   std::string output;
-  auto* outline = app.add_subcommand("outline", "Write the outlines from the side, the front and above as SVG.");
+  auto* outline =
+      app.add_subcommand("outline", "Write the outlines from the side, the front and above as SVG.");
   outline->add_option("what", file, "an animal's id, a pattern .json or a .columna file")->required();
   outline->add_option("-o,--output", output, "the .svg file to write")->required();
 

@@ -191,7 +191,7 @@ void FigurePainter::body() {
       dashed.setDashPattern({3, 3});
       p_.setPen(dashed);
       p_.setBrush(Qt::NoBrush);
-      p_.drawPath(m.map(limb(how_.selected).core));
+      p_.drawPath(m.map(limb(how_.selected).core()));
     }
   } else if (how_.hovered >= 0 && how_.hovered < count && !how_.small) {
     p_.setPen(QPen(t.woad, 1.2));
@@ -348,7 +348,7 @@ void FigurePainter::grams() {
   for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
     const FigureLimb& part = plan_.figure.limbs[l];
     if (isFar(part, v_.view) || !axial(part.kind)) continue;
-    const QPainterPath& core = limb(static_cast<int>(l)).core;
+    const QPainterPath& core = limb(static_cast<int>(l)).core();
     const QRectF box = transform().mapRect(core.boundingRect());
     const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, how_.units));
     const double w = QFontMetricsF(p_.font()).horizontalAdvance(text) + 10;

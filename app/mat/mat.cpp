@@ -49,7 +49,11 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
     place();
-    update();
+    // Under the hand only the view it is in is drawn anew.
+    if (study_->dragging() && study_->dragView())
+      update(port(*study_->dragView()).clip.toAlignedRect());
+    else
+      update();
   });
   connect(&session_, &Session::selectionChanged, this, [this] {
     const int l = session_.selected();
@@ -141,10 +145,12 @@ void Mat::placeThree(const QRectF& area) {
   const double mark = frame(84);                               // room for the size marks
   const double gap = frame(34);
   if (fitted_ && !frozen_)
-    ports_[0].scale = std::max(0.02, std::min((area.width() - 2 * mark - 2 * gap) / (across + front.width()),
-                                              (area.height() - frame(44) - frame(56) - frame(24)) / (high + above.height())));
+    ports_[0].scale = std::max(
+        0.02, std::min((area.width() - 2 * mark - 2 * gap) / (across + front.width()),
+                       (area.height() - frame(44) - frame(56) - frame(24)) / (high + above.height())));
   const double s = ports_[0].scale;
-  const double spare = std::max(0.0, area.height() - frame(44) - frame(56) - frame(24) - (high + above.height()) * s);
+  const double spare =
+      std::max(0.0, area.height() - frame(44) - frame(56) - frame(24) - (high + above.height()) * s);
   const double ground = area.top() + frame(40) + high * s + spare * 0.4;
   if (fitted_ && !frozen_) ports_[0].origin = {area.left() + mark - left * s, ground};
   const QPointF o = ports_[0].origin;
@@ -269,12 +275,14 @@ std::vector<Mat::SizeMark> Mat::sizeMarks() const {
   return marks;
 }
 
-void Mat::paintEvent(QPaintEvent* /*event*/) {
+void Mat::paintEvent(QPaintEvent* event) {
   QPainter p(this);
-  p.fillRect(rect(), theme().ground);
-  paintGrid(p);
-  paintMain(p);
-  paintSmall(p);
+  p.fillRect(event->rect(), theme().ground);
+  if (ports_[0].clip.intersects(event->rect())) {
+    paintGrid(p);
+    paintMain(p);
+  }
+  paintSmall(p, event->rect());
   paintRulers(p);
   if (hasFocus()) {
     p.setPen(QPen(theme().woad, 2));
@@ -316,7 +324,9 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     followDrag();
     return;
   }
-  const int limb = study_->tracing(ports_[static_cast<size_t>(port)].view) ? -1 : limbAt(ports_[static_cast<size_t>(port)], at);
+  const int limb = study_->tracing(ports_[static_cast<size_t>(port)].view)
+                       ? -1
+                       : limbAt(ports_[static_cast<size_t>(port)], at);
   session_.select(limb);
   if (limb < 0 && port == 0) panning_ = at;
 }
@@ -325,7 +335,7 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   const QPointF at = event->position();
   if (study_->dragging()) {
     study_->move(port(*study_->dragView()), at, event->modifiers());
-    update();
+    update(port(*study_->dragView()).clip.toAlignedRect());
     return;
   }
   if (dragging_) {

@@ -76,7 +76,7 @@ private:
   void paintRulers(QPainter& painter);
   void paintGrid(QPainter& painter);
   void paintMain(QPainter& painter);
-  void paintSmall(QPainter& painter);
+  void paintSmall(QPainter& painter, const QRectF& dirty);
   void paintTags(QPainter& painter);
   void paintSizeMarks(QPainter& painter);
   void paintLength(QPainter& painter);

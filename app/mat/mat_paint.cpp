@@ -103,14 +103,15 @@ void Mat::paintMain(QPainter& p) {
   p.restore();
 }
 
-void Mat::paintSmall(QPainter& p) {
+void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
   const Plan& plan = session_.plan();
   const Theme& t = theme();
   p.setPen(QPen(t.rule, 1));
-  if (!three()) p.drawLine(QPointF(centreArea().left(), ports_[1].clip.top()), QPointF(width(), ports_[1].clip.top()));
+  if (!three())
+    p.drawLine(QPointF(centreArea().left(), ports_[1].clip.top()), QPointF(width(), ports_[1].clip.top()));
   for (size_t i = 1; i < ports_.size(); ++i) {
     const Viewport& v = ports_[i];
-    if (v.clip.height() < 1) continue;
+    if (v.clip.height() < 1 || !v.clip.intersects(dirty)) continue;
     p.save();
     p.setClipRect(v.clip);
     const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
@@ -128,7 +129,8 @@ void Mat::paintSmall(QPainter& p) {
     study_->paintOver(p, v, three());
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));
-    p.drawText(v.clip.topLeft() + QPointF(px(three() || i == 1 ? 16 : 0), px(three() && i == 1 ? 24 : 22)), viewName(v.view));
+    p.drawText(v.clip.topLeft() + QPointF(px(three() || i == 1 ? 16 : 0), px(three() && i == 1 ? 24 : 22)),
+               viewName(v.view));
     p.restore();
   }
   paintZoom(p);
@@ -142,8 +144,7 @@ void Mat::paintZoom(QPainter& p) {
       std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(qRound(percent));
   p.setPen(theme().ink);
   const double y = three() ? height() - px(66) : ports_[1].clip.top() + px(8);
-  p.drawText(QRectF(width() - px(220), y, px(204), px(22)),
-             Qt::AlignRight | Qt::AlignVCenter, text);
+  p.drawText(QRectF(width() - px(220), y, px(204), px(22)), Qt::AlignRight | Qt::AlignVCenter, text);
 }
 
 void Mat::paintRulers(QPainter& p) {

@@ -24,7 +24,8 @@ std::optional<Ring> ringOf(const Figure& figure, int bone, int place) {
   return std::nullopt;
 }
 
-std::vector<Grip> ringGrips(const Figure& figure, int limb, View view, const std::function<QPointF(const Vec2&)>& pixel) {
+std::vector<Grip> ringGrips(const Figure& figure, int limb, View view,
+                            const std::function<QPointF(const Vec2&)>& pixel) {
   std::vector<Grip> out;
   int last = -1;
   for (const int b : figure.limbs[static_cast<size_t>(limb)].bones) {

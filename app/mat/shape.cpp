@@ -19,13 +19,36 @@ QPainterPath toPath(const std::vector<Polygon>& polygons, double unit) {
   return path;
 }
 
+void Shapes::follow(std::optional<View> only) {
+  only_ = only;
+  if (only) return;
+  // Let go: what was drawn coarsely is drawn well.
+  for (Kept& kept : views_)
+    for (auto& limb : kept.limbs)
+      if (limb && limb->coarse) {
+        limb.reset();
+        kept.whole.reset();
+      }
+}
+
+const QPainterPath& LimbShape::core() const {
+  if (kept.isEmpty()) kept = toPath(drawnIn(polygons, coatShare, 1), 1);
+  return kept;
+}
+
 Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
   const double share = coat / figure.scale;
   Kept& kept = views_[static_cast<size_t>(view)];
   const bool stale = figure.shapeKey != kept.shape || std::abs(share - kept.coatShare) > 1e-9;
   const bool wait = only_ && *only_ != view && kept.whole && kept.limbs.size() == figure.limbs.size();
   if (stale && !wait) {
-    kept = {};
+    // Limbs whose surface did not change keep their outlines.
+    kept.limbs.resize(figure.limbs.size());
+    for (size_t l = 0; l < kept.limbs.size(); ++l)
+      if (kept.limbs[l] && (kept.limbs[l]->surface != surfaceKey(figure, static_cast<int>(l)) ||
+                            std::abs(share - kept.limbs[l]->coatShare) > 1e-9))
+        kept.limbs[l].reset();
+    kept.whole.reset();
     kept.shape = figure.shapeKey;
     kept.coatShare = share;
   }
@@ -37,14 +60,15 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
   Kept& kept = this->kept(figure, coat, view);
   if (kept.whole) return *kept.whole;
   ViewShape shape;
-  std::vector<int> near;
-  std::vector<int> far;
+  std::vector<std::vector<Polygon>> near;
+  std::vector<std::vector<Polygon>> far;
   for (size_t i = 0; i < figure.limbs.size(); ++i)
-    (isFar(figure.limbs[i], view) ? far : near).push_back(static_cast<int>(i));
-  const std::vector<Polygon> body = outline(figure, near, view);
-  shape.near = toPath(body, figure.scale);
-  shape.core = toPath(drawnIn(body, coat, figure.scale), figure.scale);
-  if (!far.empty()) shape.far = toPath(outline(figure, far, view), figure.scale);
+    (isFar(figure.limbs[i], view) ? far : near)
+        .push_back(limb(figure, coat, view, static_cast<int>(i)).polygons);
+  const std::vector<Polygon> body = united(near, 1);
+  shape.near = toPath(body, 1);
+  shape.core = toPath(drawnIn(body, coat / figure.scale, 1), 1);
+  if (!far.empty()) shape.far = toPath(united(far, 1), 1);
   for (const FigureFlat& flat : figure.flats) {
     Polygon points;
     for (const Vec3& p : flat.outline) points.push_back(project(p, view));
@@ -59,8 +83,15 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
 const LimbShape& Shapes::limb(const Figure& figure, double coat, View view, int limb) {
   auto& slot = kept(figure, coat, view).limbs[static_cast<size_t>(limb)];
   if (!slot) {
-    const std::vector<Polygon> alone = outline(figure, {limb}, view);
-    slot = LimbShape{toPath(alone, figure.scale), toPath(drawnIn(alone, coat, figure.scale), figure.scale)};
+    LimbShape made;
+    made.surface = surfaceKey(figure, limb);
+    made.coatShare = coat / figure.scale;
+    made.coarse = only_.has_value();
+    made.polygons = outline(figure, {limb}, view, 0, made.coarse ? 12 : 24);
+    for (Polygon& polygon : made.polygons)
+      for (Vec2& at : polygon) at /= figure.scale;
+    made.outline = toPath(made.polygons, 1);
+    slot = std::move(made);
   }
   return *slot;
 }

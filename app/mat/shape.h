@@ -13,7 +13,14 @@ namespace columna {
 
 /// A limb alone, and its core.
 struct LimbShape {
-  QPainterPath outline, core;
+  std::uint64_t surface = 0; ///< what it was made of
+  double coatShare = 0;
+  bool coarse = false;           ///< made under the hand, with fewer corners
+  std::vector<Polygon> polygons; ///< in modules
+  QPainterPath outline;
+  mutable QPainterPath kept; ///< of the core, once asked for
+  /// The outline less the coat.
+  [[nodiscard]] const QPainterPath& core() const;
 };
 
 /// One view's outlines as painter paths: x right, y up (the painter's transform turns it over), in modules.
@@ -30,7 +37,7 @@ public:
   /// Outlines of the figure; made anew only when the proportions or the coat's share changed.
   const ViewShape& of(const Figure& figure, double coat, View view);
   /// While something is dragged in one view the others may show the shape as it was; nothing lets all follow.
-  void follow(std::optional<View> only) { only_ = only; }
+  void follow(std::optional<View> only);
   /// A limb's own outlines, made when first asked for.
   const LimbShape& limb(const Figure& figure, double coat, View view, int limb);
   /// The limb at a place in modules: of this side first, the smallest of those that hold it; -1 if none.

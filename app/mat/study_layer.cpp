@@ -9,10 +9,15 @@
 namespace columna {
 namespace {
 
-constexpr double kReach = 11;  ///< pixels: how near a grip takes the hand
-constexpr double kSnap = 5;    ///< pixels: a joint this near the animal's own place goes there
+constexpr double kReach = 11; ///< pixels: how near a grip takes the hand
+constexpr double kSnap = 5;   ///< pixels: a joint this near the animal's own place goes there
 
-QString runOf(const Grip& grip) { return QStringLiteral("drag %1 %2 %3").arg(QString::fromStdString(grip.joint)).arg(grip.bone).arg(grip.place); }
+QString runOf(const Grip& grip) {
+  return QStringLiteral("drag %1 %2 %3")
+      .arg(QString::fromStdString(grip.joint))
+      .arg(grip.bone)
+      .arg(grip.place);
+}
 
 } // namespace
 
@@ -22,7 +27,8 @@ QString jointWords(const std::string& sided) {
   return words.replace(u'_', u' ').replace(u'-', u' ');
 }
 
-StudyLayer::StudyLayer(Session& session, Shapes& shapes, QObject* parent) : QObject(parent), session_(session), shapes_(shapes) {}
+StudyLayer::StudyLayer(Session& session, Shapes& shapes, QObject* parent)
+    : QObject(parent), session_(session), shapes_(shapes) {}
 
 const Photo* StudyLayer::photo(View view) const {
   if (session_.stage() != Stage::Study || session_.way() != Way::Photo) return nullptr;
@@ -39,8 +45,9 @@ Similarity StudyLayer::at_rest(const Photo& photo) const {
   const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, photo.view).bounds;
   Similarity s;
   s.turn = photo.straighten;
-  s.scale = photo.mmPerPixel > 0 ? f.scale / photo.mmPerPixel
-                                 : std::max(photo.width / (b.width() * 1.12), photo.height / (b.height() * 1.12));
+  s.scale = photo.mmPerPixel > 0
+                ? f.scale / photo.mmPerPixel
+                : std::max(photo.width / (b.width() * 1.12), photo.height / (b.height() * 1.12));
   // The picture's middle lies on the figure's.
   const Vec2 middle(photo.width / 2.0, photo.height / 2.0);
   const Vec2 off = middle - s.toPicture(Vec2(b.center().x(), b.center().y()));
@@ -53,7 +60,8 @@ QRectF StudyLayer::pictureBounds(View view) const {
   const Similarity rest = at_rest(*p);
   const double scale = session_.plan().figure.scale;
   QPolygonF corners;
-  for (const auto& [x, y] : {std::pair(0, 0), std::pair(p->width, 0), std::pair(p->width, p->height), std::pair(0, p->height)}) {
+  for (const auto& [x, y] :
+       {std::pair(0, 0), std::pair(p->width, 0), std::pair(p->width, p->height), std::pair(0, p->height)}) {
     const Vec2 at = rest.toModel(Vec2(x, y)) * scale;
     corners << QPointF(at.x(), at.y());
   }
@@ -150,9 +158,11 @@ std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) con
 QString StudyLayer::nameOf(const Grip& grip) const {
   if (grip.kind == Grip::Kind::Ring)
     return tr("girth of the %1: drag to make it thicker or thinner")
-        .arg(QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
-  return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it").arg(jointWords(grip.joint))
-                                        : jointWords(grip.joint);
+        .arg(
+            QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
+  return grip.kind == Grip::Kind::Joint
+             ? tr("%1: drag to move it, with Shift all that hangs on it").arg(jointWords(grip.joint))
+             : jointWords(grip.joint);
 }
 
 bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
@@ -173,7 +183,8 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
   if (!p) return false;
   const std::string next = session_.nextLandmark();
   const Vec2 place = toPicture(v, at);
-  if (next.empty() || place.x() < 0 || place.y() < 0 || place.x() > p->width || place.y() > p->height) return false;
+  if (next.empty() || place.x() < 0 || place.y() < 0 || place.x() > p->width || place.y() > p->height)
+    return false;
   placeLandmark(next, place, {});
   return true;
 }
@@ -223,10 +234,13 @@ void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifier
   };
   Vec3 place = put(v.mm(at));
   // Near where the animal has it, it goes there.
-  const std::string name = plan.pattern.joints.contains(grip_->joint) ? grip_->joint : grip_->joint.substr(grip_->joint.find('-') + 1);
+  const std::string name = plan.pattern.joints.contains(grip_->joint)
+                               ? grip_->joint
+                               : grip_->joint.substr(grip_->joint.find('-') + 1);
   Vec3 by(0, 0, 0);
   for (const std::string& key : {name, grip_->joint})
-    if (const auto moved = session_.project().shape.moved.find(key); moved != session_.project().shape.moved.end()) {
+    if (const auto moved = session_.project().shape.moved.find(key);
+        moved != session_.project().shape.moved.end()) {
       by = moved->second;
       if (grip_->joint.starts_with("right-") && key == name) by.y() = -by.y();
     }

@@ -1,5 +1,5 @@
-// What Study draws on the mat and lets the hand do there: joints and girth rings to drag, the picture being traced
-// with its landmarks, the animal laid over for comparison, halving rules, and made parts.
+// What Study draws on the mat and lets the hand do there: joints and girth rings to drag, the picture being
+// traced with its landmarks, the animal laid over for comparison, halving rules, and made parts.
 #pragma once
 
 #include "mat/figure_painter.h"
@@ -62,7 +62,8 @@ signals:
 
 private:
   [[nodiscard]] const Photo* photo(View view) const;
-  /// Modules to picture, before anything is placed: the picture stands on the ground, a little larger than the figure.
+  /// Modules to picture, before anything is placed: the picture stands on the ground, a little larger than
+  /// the figure.
   [[nodiscard]] Similarity at_rest(const Photo& photo) const;
   /// mm of the mat for the figure as it lies over the picture; the identity without one.
   [[nodiscard]] QTransform overlay(View view) const;

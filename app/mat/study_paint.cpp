@@ -46,7 +46,9 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
   for (const PatternBone& b : pattern.bones) {
     if (!b.wire) continue;
     for (const int side : b.twin ? std::vector<int>{1, -1} : std::vector<int>{0}) {
-      const auto name = [&](const std::string& joint) { return pattern.onMidline(joint) ? joint : sidedKey(joint, side); };
+      const auto name = [&](const std::string& joint) {
+        return pattern.onMidline(joint) ? joint : sidedKey(joint, side);
+      };
       const auto from = all.find(name(b.from));
       const auto to = all.find(name(b.to));
       if (from == all.end() || to == all.end()) continue;
@@ -104,7 +106,10 @@ void StudyLayer::paintHalving(QPainter& p, const Viewport& v) const {
   const Figure& f = plan.figure;
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     if (f.limbs[l].kind != LimbKind::Head) continue;
-    const QRectF b = modules(v, f.scale).mapRect(shapes_.limb(f, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline.boundingRect());
+    const QRectF b =
+        modules(v, f.scale)
+            .mapRect(
+                shapes_.limb(f, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline.boundingRect());
     const QPointF c = b.center();
     const double r = b.height() / 2;
     const Theme& t = theme();
@@ -142,7 +147,9 @@ void StudyLayer::paintMade(QPainter& p, const Viewport& v) const {
       fill.setAlpha(46);
       p.setPen(QPen(theme().logwood, 2));
       p.setBrush(fill);
-      p.drawPath(modules(v, plan.figure.scale).map(shapes_.limb(plan.figure, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline));
+      p.drawPath(
+          modules(v, plan.figure.scale)
+              .map(shapes_.limb(plan.figure, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline));
     }
 }
 
@@ -173,6 +180,11 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
     }
     paintLandmarks(p, v, *picture);
   }
+  // What is not under the hand waits.
+  if (grip_ && dragView_ != v.view) {
+    p.restore();
+    return;
+  }
   for (const Grip& g : grips(v)) {
     if (g.kind == Grip::Kind::Ring) {
       p.setPen(QPen(t.card, 1.2));
@@ -184,7 +196,8 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
       p.drawRect(QRectF(-s, -s, 2 * s, 2 * s));
       p.restore();
     } else if (g.kind == Grip::Kind::Joint) {
-      const std::string name = plan.pattern.joints.contains(g.joint) ? g.joint : g.joint.substr(g.joint.find('-') + 1);
+      const std::string name =
+          plan.pattern.joints.contains(g.joint) ? g.joint : g.joint.substr(g.joint.find('-') + 1);
       const auto& moved = session_.project().shape.moved;
       const bool changed = moved.contains(name) || moved.contains(g.joint);
       const bool far = v.view == View::Side && g.joint.starts_with("left-");

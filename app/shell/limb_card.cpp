@@ -39,10 +39,7 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   layout->addStretch();
   scroll->setWidget(inside);
   outer->addWidget(scroll);
-  // While something is dragged the mat follows every frame, the card's words ten times a second.
-  later_.setSingleShot(true);
-  connect(&later_, &QTimer::timeout, this, &LimbCard::refresh);
-  connect(&session_, &Session::planChanged, this, &LimbCard::follow);
+  connect(&session_, &Session::planSettled, this, &LimbCard::refresh);
   connect(&session_, &Session::selectionChanged, this, &LimbCard::refresh);
   connect(&session_, &Session::stageChanged, this, &LimbCard::refresh);
   refresh();
@@ -55,16 +52,7 @@ void LimbCard::paintEvent(QPaintEvent* /*event*/) {
   p.drawLine(0, 0, 0, height());
 }
 
-void LimbCard::follow() {
-  constexpr int pause = 100; // ms
-  if (!session_.inRun() || last_.elapsed() >= pause)
-    refresh();
-  else if (!later_.isActive())
-    later_.start(static_cast<int>(pause - last_.elapsed()));
-}
-
 void LimbCard::refresh() {
-  last_.restart();
   const Plan& plan = session_.plan();
   const int l = session_.selected();
   const Theme& t = theme();

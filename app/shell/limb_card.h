@@ -5,9 +5,7 @@
 #include "shell/parts.h"
 #include "shell/session.h"
 
-#include <QElapsedTimer>
 #include <QScrollArea>
-#include <QTimer>
 
 namespace columna {
 
@@ -30,10 +28,7 @@ protected:
 
 private:
   void refresh();
-  void follow();
   Session& session_;
-  QTimer later_;
-  QElapsedTimer last_;
   QLabel* name_;
   QLabel* under_;
   QLabel* legend_;

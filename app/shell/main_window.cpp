@@ -36,13 +36,13 @@ MainWindow::MainWindow(Session& session) : session_(session) {
   build();
   makeKeys();
   connect(&session_, &Session::fileChanged, this, &MainWindow::refreshTitle);
-  connect(&session_, &Session::planChanged, this, &MainWindow::refreshTitle);
+  connect(&session_, &Session::planSettled, this, &MainWindow::refreshTitle);
   connect(&session_, &Session::stageChanged, this, &MainWindow::showStage);
   connect(&session_, &Session::refused, this, [this](const QString& sentence) { tally_->say(sentence); });
   // A copy for after a crash, a little after the last change.
   recovery_.setSingleShot(true);
   recovery_.setInterval(3000);
-  connect(&session_, &Session::planChanged, &recovery_, qOverload<>(&QTimer::start));
+  connect(&session_, &Session::planSettled, &recovery_, qOverload<>(&QTimer::start));
   connect(&recovery_, &QTimer::timeout, this, [this] {
     if (session_.changed()) session_.keepRecovery(recoveryPath());
   });

@@ -14,18 +14,44 @@ Session::Session(Catalog catalog, QObject* parent)
   if (!catalog_.pattern(first.pattern)) first.pattern = catalog_.patterns.front().id;
   if (!catalog_.material(first.material)) first.material = catalog_.materials.front().id;
   history_ = History(first);
+  settling_.setSingleShot(true);
+  connect(&settling_, &QTimer::timeout, this, &Session::settle);
   replan();
 }
 
 void Session::replan() {
   auto made = columna::plan(project(), catalog_);
   if (made) plan_ = std::move(made).value();
+  behind_ = false;
   const int count = static_cast<int>(plan_->figure.limbs.size());
   if (selected_ >= count) selected_ = -1;
 }
 
+void Session::announce() {
+  constexpr int pause = 100; // ms
+  emit planChanged();
+  if (inRun_ && settled_.isValid() && settled_.elapsed() < pause) {
+    if (!settling_.isActive()) settling_.start(static_cast<int>(pause - settled_.elapsed()));
+    return;
+  }
+  settle();
+}
+
+void Session::settle() {
+  settling_.stop();
+  settled_.restart();
+  if (behind_) {
+    replan();
+    emit planChanged();
+  }
+  emit planSettled();
+}
+
 std::optional<QString> Session::change(const QString& name, Project project, const QString& run) {
-  auto made = columna::plan(project, catalog_);
+  // Under the hand the figure alone is made anew, when the animal is the same; the sums follow when it
+  // settles.
+  const bool quick = !run.isEmpty() && project.pattern == this->project().pattern && settled_.isValid();
+  auto made = quick ? planFigure(project, catalog_) : columna::plan(project, catalog_);
   if (!made) {
     const QString sentence = columna::sentence(made.problem());
     emit refused(sentence);
@@ -33,11 +59,22 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   }
   inRun_ = !run.isEmpty();
   history_.change(name.toStdString(), std::move(project), run.toStdString());
+  if (quick) {
+    plan_->pattern = std::move(made->pattern);
+    plan_->figure = std::move(made->figure);
+    plan_->animal = std::move(made->animal);
+    plan_->made = std::move(made->made);
+    plan_->wool.coatThickness = this->project().coat.value_or(plan_->figure.coatThickness);
+    behind_ = true;
+    announce();
+    return std::nullopt;
+  }
   const std::string limb =
       selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
   plan_ = std::move(made).value();
+  behind_ = false;
   selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
-  emit planChanged();
+  announce();
   return std::nullopt;
 }
 
@@ -58,7 +95,7 @@ std::optional<QString> Session::open(const QString& path) {
   skipped_.clear();
   for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
   emit fileChanged();
-  emit planChanged();
+  announce();
   emit selectionChanged();
   return std::nullopt;
 }
@@ -97,7 +134,7 @@ void Session::startNew(const QString& pattern) {
   skipped_.clear();
   replan();
   emit fileChanged();
-  emit planChanged();
+  announce();
   emit selectionChanged();
 }
 
@@ -300,13 +337,14 @@ void Session::toggleTied(int limb) {
 void Session::endRun() {
   inRun_ = false;
   history_.endRun();
+  if (behind_ || settling_.isActive()) settle();
 }
 
 void Session::undo() {
   if (!history_.canUndo()) return;
   history_.undo();
   replan();
-  emit planChanged();
+  announce();
   emit fileChanged();
 }
 
@@ -314,7 +352,7 @@ void Session::redo() {
   if (!history_.canRedo()) return;
   history_.redo();
   replan();
-  emit planChanged();
+  announce();
   emit fileChanged();
 }
 

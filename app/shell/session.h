@@ -6,9 +6,11 @@
 #include "project/history.h"
 #include "project/plan.h"
 
+#include <QElapsedTimer>
 #include <QImage>
 #include <QObject>
 #include <QString>
+#include <QTimer>
 
 #include <optional>
 
@@ -73,22 +75,26 @@ public:
   [[nodiscard]] int photoIndex() const;
   void setPhotoIndex(int index);
   [[nodiscard]] const QImage& picture(const std::string& entry) const;
-  /// The next landmark to click on the traced picture, as a sided joint; empty when all are placed or skipped.
+  /// The next landmark to click on the traced picture, as a sided joint; empty when all are placed or
+  /// skipped.
   [[nodiscard]] std::string nextLandmark() const;
   void skipLandmark();
 
   // Named changes of Study. Each returns a sentence when it is refused.
   std::optional<QString> setSizing(const Sizing& sizing, const QString& name);
   std::optional<QString> setShape(const QString& name, Shape shape, bool keepScale, const QString& run = {});
-  /// Moves a joint (sided id) to a place in mm; `carry` takes along all that hangs on it. Both sides unless untied.
-  std::optional<QString> moveJoint(const std::string& joint, const Vec3& place, bool carry, const QString& run);
+  /// Moves a joint (sided id) to a place in mm; `carry` takes along all that hangs on it. Both sides unless
+  /// untied.
+  std::optional<QString> moveJoint(const std::string& joint, const Vec3& place, bool carry,
+                                   const QString& run);
   std::optional<QString> setBoneLength(int bone, double mm);
   /// Changes the section at a bone's beginning, middle or end (0, 1, 2).
-  std::optional<QString> changeGirth(int bone, int place, double across, double deep, double lift, const QString& run = {});
+  std::optional<QString> changeGirth(int bone, int place, double across, double deep, double lift,
+                                     const QString& run = {});
   /// Back to the animal's own: one bone, or (-1) all of it, character dials kept.
   void putBack(int bone);
-  std::optional<QString> setMade(const QString& limb, std::optional<double> length, std::optional<double> across,
-                                 const QString& date);
+  std::optional<QString> setMade(const QString& limb, std::optional<double> length,
+                                 std::optional<double> across, const QString& date);
   std::optional<QString> setPhotos(const QString& name, std::vector<Photo> photos, const QString& run = {});
   /// Takes a picture in: JPEG bytes and its decoded image. One a view; another takes its place.
   std::optional<QString> addPhoto(View view, const QByteArray& bytes, const QImage& image);
@@ -120,17 +126,22 @@ public:
   [[nodiscard]] bool inRun() const { return inRun_; }
 
 signals:
-  void planChanged(); ///< anything about the project
+  void planChanged(); ///< anything about the project; while something is dragged, every frame
+  /// The same, but while something is dragged at most ten times a second, and once when it is let go: for all
+  /// that the hand is not on.
+  void planSettled();
   void selectionChanged();
   void stageChanged();
   void studyChanged(); ///< way, tool, overlays
-  void fileChanged(); ///< saved, opened, renamed
+  void fileChanged();  ///< saved, opened, renamed
   void refused(const QString& sentence);
 
 private:
   std::optional<QString> change(const QString& name, Project project, const QString& run = {});
   void changeLimb(int limb, const QString& name, const std::function<void(LimbChoice&)>& act);
   void replan();
+  void announce();
+  void settle();
   void keepScale(Project& project) const;
   /// "elbow" for both sides while tied, else the sided key.
   [[nodiscard]] std::string shapeKey(const std::string& name, const FigureLimb& limb) const;
@@ -151,6 +162,9 @@ private:
   int photoIndex_ = 0;
   std::set<std::string> skipped_;
   mutable std::map<std::string, QImage> pictures_;
+  bool behind_ = false; ///< only the figure follows the hand; the rest of the plan is made when it settles
+  QTimer settling_;
+  QElapsedTimer settled_;
 };
 
 } // namespace columna

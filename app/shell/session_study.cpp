@@ -42,7 +42,8 @@ const QImage& Session::picture(const std::string& entry) const {
   QImage& image = pictures_[entry];
   if (image.isNull())
     if (const auto bytes = file_.others.find(entry); bytes != file_.others.end())
-      image.loadFromData(reinterpret_cast<const uchar*>(bytes->second.data()), static_cast<int>(bytes->second.size()));
+      image.loadFromData(reinterpret_cast<const uchar*>(bytes->second.data()),
+                         static_cast<int>(bytes->second.size()));
   return image;
 }
 
@@ -71,7 +72,7 @@ void Session::keepScale(Project& p) const {
   if (p.size.by == SizeBy::Scale || !p.made.empty()) return;
   const Pattern* source = catalog_.pattern(p.pattern);
   if (!source || shapeProblem(*source, p.shape)) return;
-  const double before = modulesOf(plan_->pattern, p.size);
+  const double before = lengthOf(plan_->figure, plan_->pattern, p.size.by, p.size.limb) / plan_->figure.scale;
   const double after = modulesOf(shaped(*source, p.shape), p.size);
   if (before > 0 && after > 0 && before != after) p.size.mm *= after / before;
 }
@@ -89,7 +90,8 @@ std::string Session::shapeKey(const std::string& name, const FigureLimb& limb) c
   return sidedKey(name, limb.side);
 }
 
-std::optional<QString> Session::moveJoint(const std::string& joint, const Vec3& place, bool carry, const QString& run) {
+std::optional<QString> Session::moveJoint(const std::string& joint, const Vec3& place, bool carry,
+                                          const QString& run) {
   const Pattern& pattern = plan_->pattern;
   const auto now = jointPlace(pattern, joint);
   if (!now) return std::nullopt;
@@ -111,7 +113,8 @@ std::optional<QString> Session::moveJoint(const std::string& joint, const Vec3& 
   for (const FigureLimb& limb : plan_->figure.limbs)
     for (const int b : limb.bones) {
       const PatternBone* bone = pattern.bone(plan_->figure.bones[static_cast<size_t>(b)].patternBone);
-      if ((bone->from == name || bone->to == name) && (limb.side == 0 || limb.side == side) && !owner) owner = &limb;
+      if ((bone->from == name || bone->to == name) && (limb.side == 0 || limb.side == side) && !owner)
+        owner = &limb;
     }
   if (!owner) return std::nullopt;
   move(name, *owner);
@@ -146,12 +149,14 @@ std::optional<QString> Session::setBoneLength(int bone, double mm) {
   Shape shape = project().shape;
   const auto [it, fresh] = shape.lengths.emplace(shapeKey(b.patternBone, limb), 1.0);
   if (fresh)
-    if (const auto both = shape.lengths.find(b.patternBone); both != shape.lengths.end()) it->second = both->second;
+    if (const auto both = shape.lengths.find(b.patternBone); both != shape.lengths.end())
+      it->second = both->second;
   it->second *= mm / b.length;
   return setShape(tr("length of the %1").arg(QString::fromStdString(b.patternBone)), std::move(shape), true);
 }
 
-std::optional<QString> Session::changeGirth(int bone, int place, double across, double deep, double lift, const QString& run) {
+std::optional<QString> Session::changeGirth(int bone, int place, double across, double deep, double lift,
+                                            const QString& run) {
   const Figure& f = plan_->figure;
   const FigureBone& b = f.bones[static_cast<size_t>(bone)];
   const FigureLimb& limb = f.limbs[static_cast<size_t>(b.limb)];
@@ -174,8 +179,9 @@ std::optional<QString> Session::changeGirth(int bone, int place, double across, 
     if (place == 2 && o.from == b.to && o.parent == bone) apply(o, 0);
     if (place == 0 && b.parent == other && o.to == b.from) apply(o, 2);
   }
-  return setShape(tr("girth of the %1").arg(QString::fromStdString(limb.twin >= 0 ? limb.family : limb.name).toLower()),
-                  std::move(shape), true, run);
+  return setShape(
+      tr("girth of the %1").arg(QString::fromStdString(limb.twin >= 0 ? limb.family : limb.name).toLower()),
+      std::move(shape), true, run);
 }
 
 void Session::putBack(int bone) {
@@ -191,13 +197,14 @@ void Session::putBack(int bone) {
   for (const int side : {-1, 0, 1}) {
     shape.lengths.erase(sidedKey(b.patternBone, side));
     for (const std::string& joint : {source->from, source->to}) shape.moved.erase(sidedKey(joint, side));
-    for (int place = 0; place < 3; ++place) shape.girths.erase(girthKey(sidedKey(b.patternBone, side), place));
+    for (int place = 0; place < 3; ++place)
+      shape.girths.erase(girthKey(sidedKey(b.patternBone, side), place));
   }
   setShape(tr("%1 put back").arg(QString::fromStdString(b.patternBone)), std::move(shape), true);
 }
 
-std::optional<QString> Session::setMade(const QString& limb, std::optional<double> length, std::optional<double> across,
-                                        const QString& date) {
+std::optional<QString> Session::setMade(const QString& limb, std::optional<double> length,
+                                        std::optional<double> across, const QString& date) {
   Project p = project();
   std::erase_if(p.made, [&](const MadePart& part) { return part.limb == limb.toStdString(); });
   const bool out = !length && !across;
@@ -206,7 +213,8 @@ std::optional<QString> Session::setMade(const QString& limb, std::optional<doubl
   return change(out ? tr("%1 not made yet").arg(limb) : tr("%1 is made").arg(limb), std::move(p));
 }
 
-std::optional<QString> Session::setPhotos(const QString& name, std::vector<Photo> photos, const QString& run) {
+std::optional<QString> Session::setPhotos(const QString& name, std::vector<Photo> photos,
+                                          const QString& run) {
   Project p = project();
   p.photos = std::move(photos);
   const auto refusal = change(name, std::move(p), run);

@@ -123,7 +123,7 @@ Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     });
     vertebrae_.push_back(v);
   }
-  connect(&session_, &Session::planChanged, this, &Spine::refresh);
+  connect(&session_, &Session::planSettled, this, &Spine::refresh);
   connect(&session_, &Session::stageChanged, this, &Spine::refresh);
   refresh();
 }

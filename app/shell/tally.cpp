@@ -67,7 +67,7 @@ private:
 Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(session), look_(new Look(this)) {
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(look_, &QAbstractButton::clicked, this, &Tally::nextFinding);
-  connect(&session_, &Session::planChanged, this, [this] {
+  connect(&session_, &Session::planSettled, this, [this] {
     at_ = -1;
     said_.clear();
     refresh();

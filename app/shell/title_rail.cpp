@@ -108,7 +108,7 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
     refresh();
   });
   layout->addLayout(units);
-  connect(&session_, &Session::planChanged, this, &TitleRail::refresh);
+  connect(&session_, &Session::planSettled, this, &TitleRail::refresh);
   connect(&session_, &Session::fileChanged, this, &TitleRail::refresh);
   refresh();
 }

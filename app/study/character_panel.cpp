@@ -15,8 +15,9 @@
 namespace columna {
 namespace {
 
-constexpr std::array<double Character::*, 6> kDials{&Character::head, &Character::muzzle,    &Character::legs,
-                                                    &Character::eyes, &Character::eyesLower, &Character::girth};
+constexpr std::array<double Character::*, 6> kDials{&Character::head,      &Character::muzzle,
+                                                    &Character::legs,      &Character::eyes,
+                                                    &Character::eyesLower, &Character::girth};
 constexpr size_t kLower = 4;
 
 /// The age whose numbers these are, or nothing when they were changed one by one.
@@ -67,7 +68,8 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
   ends->addWidget(label(tr("stout"), true));
   grid->addLayout(ends, 2, 0);
   grid->addWidget(girth_, 3, 0);
-  const std::array<QString, 6> names{tr("head ×"), tr("muzzle ×"), tr("legs ×"), tr("eyes ×"), tr("eyes lower, %"), tr("girth ×")};
+  const std::array<QString, 6> names{tr("head ×"), tr("muzzle ×"),      tr("legs ×"),
+                                     tr("eyes ×"), tr("eyes lower, %"), tr("girth ×")};
   for (size_t i = 0; i < dials_.size(); ++i) {
     auto* field = new QLineEdit(this);
     field->setAccessibleName(names[i]);
@@ -109,7 +111,7 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
     shape.character = {};
     session_.setShape(tr("true to life"), std::move(shape), false);
   });
-  connect(&session_, &Session::planChanged, this, &CharacterPanel::refresh);
+  connect(&session_, &Session::planSettled, this, &CharacterPanel::refresh);
   connect(&session_, &Session::studyChanged, this, &CharacterPanel::refresh);
   refresh();
 }
@@ -135,7 +137,8 @@ void CharacterPanel::refresh() {
   const Character& c = session_.project().shape.character;
   for (size_t i = 0; i < dials_.size(); ++i)
     if (!dials_[i]->hasFocus() || !dials_[i]->isModified())
-      dials_[i]->setText(QString::fromStdString(printNumber(i == kLower ? c.*kDials[i] * 100 : c.*kDials[i], i == kLower ? 0 : 2)));
+      dials_[i]->setText(QString::fromStdString(
+          printNumber(i == kLower ? c.*kDials[i] * 100 : c.*kDials[i], i == kLower ? 0 : 2)));
   const QSignalBlocker quietAge(age_);
   const QSignalBlocker quietGirth(girth_);
   const QSignalBlocker quietHalving(halving_);

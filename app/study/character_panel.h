@@ -1,4 +1,5 @@
-// The character dials: one for the age from true to life to toy, and every number it sets, each to be changed alone.
+// The character dials: one for the age from true to life to toy, and every number it sets, each to be changed
+// alone.
 #pragma once
 
 #include "shell/session.h"

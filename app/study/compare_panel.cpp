@@ -18,7 +18,9 @@ constexpr int kRow = 22;
 
 } // namespace
 
-RatioRows::RatioRows(QWidget* parent) : QWidget(parent) { setAccessibleName(tr("Ratios against the animal")); }
+RatioRows::RatioRows(QWidget* parent) : QWidget(parent) {
+  setAccessibleName(tr("Ratios against the animal"));
+}
 
 void RatioRows::set(std::vector<Proportion> rows) {
   rows_ = std::move(rows);
@@ -42,8 +44,10 @@ void RatioRows::paintEvent(QPaintEvent* /*event*/) {
     const double middle = y + px(kRow) / 2.0;
     p.setFont(typeface(13));
     p.setPen(t.ink);
-    p.drawText(QRectF(0, y, name, px(kRow)), Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(r.words));
-    p.drawText(QRectF(name, y, value, px(kRow)), Qt::AlignRight | Qt::AlignVCenter, QString::fromStdString(printNumber(r.value, 2)));
+    p.drawText(QRectF(0, y, name, px(kRow)), Qt::AlignLeft | Qt::AlignVCenter,
+               QString::fromStdString(r.words));
+    p.drawText(QRectF(name, y, value, px(kRow)), Qt::AlignRight | Qt::AlignVCenter,
+               QString::fromStdString(printNumber(r.value, 2)));
     // The bar runs from half to one and a half of the animal's ratio; its range is filled.
     const double x = name + value + px(16);
     const auto at = [&](double v) { return x + std::clamp(v / r.animal - 0.5, 0.0, 1.0) * bar; };
@@ -56,8 +60,8 @@ void RatioRows::paintEvent(QPaintEvent* /*event*/) {
     p.drawEllipse(QPointF(at(r.value), middle), px(4.5), px(4.5));
     paintVerdict(p, QPointF(x + bar + px(22), middle), px(6), r.verdict == 0 ? Level::Good : Level::Doubtful);
     p.setPen(r.verdict == 0 ? t.faint : t.ink);
-    p.drawText(QRectF(x + bar + px(36), y, width() - x - bar - px(36), px(kRow)), Qt::AlignLeft | Qt::AlignVCenter,
-               QString::fromStdString(r.sentence));
+    p.drawText(QRectF(x + bar + px(36), y, width() - x - bar - px(36), px(kRow)),
+               Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(r.sentence));
   }
 }
 
@@ -85,8 +89,9 @@ ComparePanel::ComparePanel(Session& session, QWidget* parent) : QWidget(parent),
   row->addLayout(left);
   ratios_ = new RatioRows(this);
   row->addWidget(ratios_, 1);
-  connect(with_, &QComboBox::activated, this, [this](int index) { session_.setCompared(with_->itemData(index).toString()); });
-  connect(&session_, &Session::planChanged, this, &ComparePanel::refresh);
+  connect(with_, &QComboBox::activated, this,
+          [this](int index) { session_.setCompared(with_->itemData(index).toString()); });
+  connect(&session_, &Session::planSettled, this, &ComparePanel::refresh);
   connect(&session_, &Session::studyChanged, this, &ComparePanel::refresh);
 }
 

@@ -1,4 +1,5 @@
-// Compare: the figure against its animal or any other, as an outline on the mat and as ratios with the animal's range.
+// Compare: the figure against its animal or any other, as an outline on the mat and as ratios with the
+// animal's range.
 #pragma once
 
 #include "anatomy/proportion.h"

@@ -40,8 +40,9 @@ const QPainterPath& handShape() {
       double thick;
     };
     QPainterPath all = palm;
-    for (const Finger& f : {Finger{{12, 80}, {4, 150}, 17}, Finger{{33, 90}, {30, 172}, 18}, Finger{{53, 90}, {55, 176}, 18},
-                            Finger{{72, 84}, {79, 162}, 17}, Finger{{70, 34}, {108, 92}, 20}}) {
+    for (const Finger& f :
+         {Finger{{12, 80}, {4, 150}, 17}, Finger{{33, 90}, {30, 172}, 18}, Finger{{53, 90}, {55, 176}, 18},
+          Finger{{72, 84}, {79, 162}, 17}, Finger{{70, 34}, {108, 92}, 20}}) {
       QPainterPath line(f.from);
       line.lineTo(f.to);
       QPainterPathStroker stroker(QPen(Qt::black, f.thick, Qt::SolidLine, Qt::RoundCap));
@@ -58,8 +59,9 @@ PatternTile::PatternTile(const Pattern& pattern, Session& session, QWidget* pare
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
   setCursor(Qt::PointingHandCursor);
-  life_ = pattern.lifeMm < 1000 ? tr("%1 mm in life").arg(qRound(pattern.lifeMm))
-                                : tr("%1 m in life").arg(QString::fromStdString(printNumber(pattern.lifeMm / 1000, 2)));
+  life_ = pattern.lifeMm < 1000
+              ? tr("%1 mm in life").arg(qRound(pattern.lifeMm))
+              : tr("%1 m in life").arg(QString::fromStdString(printNumber(pattern.lifeMm / 1000, 2)));
   setToolTip(QString::fromStdString(pattern.about));
   setAccessibleName(tr("%1: %2").arg(text(), QString::fromStdString(pattern.about)));
 }
@@ -69,7 +71,9 @@ QSize PatternTile::sizeHint() const { return {px(150), px(126)}; }
 void PatternTile::makeShape() {
   // Near and far legs apart, so that four legs show as four; what reads best from above is stood on its tail.
   const Figure f = figureAtScale(easyStance(pattern_), 1);
-  const View view = pattern_.bestView == "front" ? View::Front : pattern_.bestView == "above" ? View::Above : View::Side;
+  const View view = pattern_.bestView == "front"   ? View::Front
+                    : pattern_.bestView == "above" ? View::Above
+                                                   : View::Side;
   shape_ = toPath(silhouette(f, view), 1);
   if (view == View::Above) shape_ = QTransform(0, 1, -1, 0, 0, 0).map(shape_);
   high_ = inModules(pattern_).overallHeight;
@@ -98,14 +102,17 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
     const double s = std::min(room.width() / wide, room.height() / tall);
     const double left = room.center().x() - wide * s / 2;
     p.setBrush(t.disc);
-    p.drawPath(QTransform(s, 0, 0, -s, left + (b.width() * scale + 20 - hand.left()) * s, room.bottom() + hand.top() * s).map(handShape()));
+    p.drawPath(QTransform(s, 0, 0, -s, left + (b.width() * scale + 20 - hand.left()) * s,
+                          room.bottom() + hand.top() * s)
+                   .map(handShape()));
     p.setBrush(isChecked() ? t.woad : t.solid);
     const double m = s * scale;
     p.drawPath(QTransform(m, 0, 0, -m, left - b.left() * m, room.bottom() + b.top() * m).map(shape_));
   } else {
     const double s = std::min(room.width() / b.width(), room.height() / b.height());
     p.setBrush(t.solid);
-    p.drawPath(QTransform(s, 0, 0, -s, room.center().x() - b.center().x() * s, room.bottom() + b.top() * s).map(shape_));
+    p.drawPath(QTransform(s, 0, 0, -s, room.center().x() - b.center().x() * s, room.bottom() + b.top() * s)
+                   .map(shape_));
   }
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
@@ -146,7 +153,8 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
   for (const std::string& c : constructions) suits_->addItem(capital(words(c)), QString::fromStdString(c));
   order();
   connect(filter_, &QLineEdit::textChanged, this, &Gallery::refresh);
-  for (QComboBox* box : {family_, suits_}) connect(box, &QComboBox::currentIndexChanged, this, &Gallery::refresh);
+  for (QComboBox* box : {family_, suits_})
+    connect(box, &QComboBox::currentIndexChanged, this, &Gallery::refresh);
   connect(filter_, &QLineEdit::returnPressed, this, [this] {
     for (PatternTile* tile : tiles_)
       if (tile->isVisibleTo(this)) {
@@ -154,7 +162,7 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
         return;
       }
   });
-  connect(&session_, &Session::planChanged, this, &Gallery::refresh);
+  connect(&session_, &Session::planSettled, this, &Gallery::refresh);
   refresh();
 }
 
@@ -209,7 +217,8 @@ void Gallery::refresh() {
   for (PatternTile* tile : tiles_) {
     tile->setChecked(tile->id() == now);
     const Pattern& p = tile->pattern();
-    tile->setVisible((wanted.isEmpty() || tile->text().contains(wanted, Qt::CaseInsensitive)) && (family.empty() || p.family == family) &&
+    tile->setVisible((wanted.isEmpty() || tile->text().contains(wanted, Qt::CaseInsensitive)) &&
+                     (family.empty() || p.family == family) &&
                      (suits.empty() || std::find(p.suits.begin(), p.suits.end(), suits) != p.suits.end()));
     if (tile->isChecked()) tile->update();
   }

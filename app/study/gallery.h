@@ -1,5 +1,5 @@
-// Study's first tab: the animals there are, as silhouettes; found by name as typed, by family, and by the construction that
-// suits; those used last come first.
+// Study's first tab: the animals there are, as silhouettes; found by name as typed, by family, and by the
+// construction that suits; those used last come first.
 #pragma once
 
 #include "shell/session.h"

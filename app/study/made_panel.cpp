@@ -22,13 +22,14 @@ MadePanel::MadePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid_->setHorizontalSpacing(px(12));
   grid_->setVerticalSpacing(px(4));
   summary_ = textLabel(this, 13, QFont::DemiBold, false);
-  connect(&session_, &Session::planChanged, this, &MadePanel::refresh);
+  connect(&session_, &Session::planSettled, this, &MadePanel::refresh);
   rebuild();
 }
 
 void MadePanel::rebuild() {
   for (Row& row : rows_)
-    for (QWidget* w : std::array<QWidget*, 5>{row.name, row.length, row.across, row.words, row.out}) w->deleteLater();
+    for (QWidget* w : std::array<QWidget*, 5>{row.name, row.length, row.across, row.words, row.out})
+      w->deleteLater();
   rows_.clear();
   grid_->removeWidget(summary_);
   pattern_ = session_.plan().figure.patternId;
@@ -53,7 +54,8 @@ void MadePanel::rebuild() {
     row.words = textLabel(this, 13, QFont::Normal, false);
     row.out = new QPushButton(tr("not made"), this);
     row.out->setAccessibleName(tr("%1 is not made yet").arg(name));
-    connect(row.out, &QPushButton::clicked, this, [this, limbId = row.limb] { session_.setMade(limbId, {}, {}, {}); });
+    connect(row.out, &QPushButton::clicked, this,
+            [this, limbId = row.limb] { session_.setMade(limbId, {}, {}, {}); });
     grid_->addWidget(row.name, line, 0);
     grid_->addWidget(row.length, line, 1);
     grid_->addWidget(row.across, line, 2);
@@ -99,10 +101,12 @@ void MadePanel::refresh() {
   const Theme& t = theme();
   const auto& made = session_.project().made;
   if (made.empty())
-    summary_->setText(tr("Measure a part that is made: the rest is sized from it, and it stays as it came out."));
+    summary_->setText(
+        tr("Measure a part that is made: the rest is sized from it, and it stays as it came out."));
   else
     summary_->setText(tr("The rest is %1 % of the planned size: %2 high.")
-                          .arg(str(printNumber(plan.made.ratio * 100, 1)), str(printLength(plan.figure.overallHeight, units))));
+                          .arg(str(printNumber(plan.made.ratio * 100, 1)),
+                               str(printLength(plan.figure.overallHeight, units))));
   for (const Row& row : rows_) {
     const auto limb = plan.figure.limb(row.limb.toStdString());
     const auto left = plan.figure.limb("left-" + row.limb.toStdString());
@@ -111,11 +115,13 @@ void MadePanel::refresh() {
     for (const MadePart& each : made)
       if (each.limb == row.limb.toStdString()) mine = &each;
     const auto set = [&](QLineEdit* field, const std::optional<double>& measured, const QString& planned) {
-      if (!field->hasFocus() || !field->isModified()) field->setText(measured ? str(printLength(*measured, units, 1)) : QString());
+      if (!field->hasFocus() || !field->isModified())
+        field->setText(measured ? str(printLength(*measured, units, 1)) : QString());
       field->setPlaceholderText(planned);
       field->setStyleSheet(QStringLiteral("color: %1;").arg((measured ? t.logwood : t.ink).name()));
     };
-    set(row.length, mine ? mine->length : std::nullopt, tr("%1 long").arg(str(printLength(part.length, units))));
+    set(row.length, mine ? mine->length : std::nullopt,
+        tr("%1 long").arg(str(printLength(part.length, units))));
     set(row.across, mine ? mine->across : std::nullopt,
         tr("%1 across").arg(str(printLength(widestAcross(plan.figure, part), units))));
     row.length->setEnabled(part.length > 0);
@@ -125,7 +131,8 @@ void MadePanel::refresh() {
       if (r.limb == row.limb.toStdString()) words = str(r.words);
     if (mine) words += tr(", measured %1").arg(str(mine->date));
     row.words->setText(words);
-    row.words->setStyleSheet(QStringLiteral("font-size: %1px; color: %2;").arg(px(13)).arg((mine ? t.logwood : t.faint).name()));
+    row.words->setStyleSheet(
+        QStringLiteral("font-size: %1px; color: %2;").arg(px(13)).arg((mine ? t.logwood : t.faint).name()));
   }
 }
 

@@ -33,7 +33,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   left->setSpacing(px(4));
   view_ = new QComboBox(this);
   view_->setAccessibleName(tr("View of the picture"));
-  for (const QString& name : {tr("from the side"), tr("from the front"), tr("from above")}) view_->addItem(name);
+  for (const QString& name : {tr("from the side"), tr("from the front"), tr("from above")})
+    view_->addItem(name);
   view_->setFixedWidth(px(170));
   add_ = new QPushButton(tr("Take a picture in…"), this);
   remove_ = new QPushButton(tr("Take it out"), this);
@@ -59,7 +60,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   middle->addLayout(acts);
   auto* tools = new QHBoxLayout;
   tools->setSpacing(px(2));
-  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("known length"), tr("as tall as the figure")};
+  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("known length"),
+                                     tr("as tall as the figure")};
   const std::array<QString, 4> tips{tr("click the landmark asked for, drag any of them"),
                                     tr("draw a line that should lie level or stand upright"),
                                     tr("draw a line whose length you know, then type it"),
@@ -70,7 +72,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
     tool->setToolTip(tips[i]);
     tool->setCheckable(true);
     tool->setFocusPolicy(Qt::TabFocus);
-    connect(tool, &QToolButton::clicked, this, [this, i] { session_.setPhotoTool(static_cast<PhotoTool>(i)); });
+    connect(tool, &QToolButton::clicked, this,
+            [this, i] { session_.setPhotoTool(static_cast<PhotoTool>(i)); });
     tools_[i] = tool;
     tools->addWidget(tool);
   }
@@ -89,7 +92,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   bones_ = new QListWidget(this);
   bones_->setAccessibleName(tr("Bones of the picture against the animal's"));
   bones_->setFixedWidth(px(280));
-  bones_->setStyleSheet(QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 1px 4px; }"));
+  bones_->setStyleSheet(
+      QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 1px 4px; }"));
   right->addWidget(bones_, 1);
   auto* take = new QHBoxLayout;
   average_ = new QCheckBox(tr("sides alike"), this);
@@ -106,7 +110,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   connect(remove_, &QPushButton::clicked, this, [this] { session_.removePhoto(session_.photoIndex()); });
   connect(view_, &QComboBox::activated, this, [this](int index) {
     for (size_t i = 0; i < session_.project().photos.size(); ++i)
-      if (static_cast<int>(session_.project().photos[i].view) == index) session_.setPhotoIndex(static_cast<int>(i));
+      if (static_cast<int>(session_.project().photos[i].view) == index)
+        session_.setPhotoIndex(static_cast<int>(i));
   });
   connect(skip_, &QPushButton::clicked, &session_, &Session::skipLandmark);
   connect(accept_, &QPushButton::clicked, this, &PhotoPanel::acceptProposed);
@@ -125,7 +130,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
       emit loaded();
     refresh();
   });
-  connect(&session_, &Session::planChanged, this, &PhotoPanel::refresh);
+  connect(&session_, &Session::planSettled, this, &PhotoPanel::refresh);
   connect(&session_, &Session::studyChanged, this, &PhotoPanel::refresh);
   refresh();
 }
@@ -163,7 +168,8 @@ void PhotoPanel::refresh() {
   known_->setVisible(session_.photoTool() == PhotoTool::KnownLength);
   known_->setEnabled(layer_->lineLength() > 0);
   if (!any) {
-    prompt_->setText(watcher_.isRunning() ? tr("Reading the picture …") : tr("Take a picture of the animal in"));
+    prompt_->setText(watcher_.isRunning() ? tr("Reading the picture …")
+                                          : tr("Take a picture of the animal in"));
     trouble_->setText(tr("from the side first; it is kept in the file, small enough to carry"));
     bones_->clear();
     return;
@@ -172,17 +178,19 @@ void PhotoPanel::refresh() {
   view_->setCurrentIndex(static_cast<int>(photo.view));
   const std::string next = session_.nextLandmark();
   if (session_.photoTool() == PhotoTool::Landmarks)
-    prompt_->setText(next.empty() ? tr("Every landmark is placed")
-                                  : tr("Click: %1").arg(str(landmarkWords(session_.plan().pattern, next, photo.view))));
+    prompt_->setText(
+        next.empty() ? tr("Every landmark is placed")
+                     : tr("Click: %1").arg(str(landmarkWords(session_.plan().pattern, next, photo.view))));
   else
-    prompt_->setText(session_.photoTool() == PhotoTool::Straighten ? tr("Draw a line that is level or upright")
-                     : session_.photoTool() == PhotoTool::Tall     ? tr("Draw from the ground to the top")
-                                                                   : tr("Draw a line of known length"));
+    prompt_->setText(session_.photoTool() == PhotoTool::Straighten
+                         ? tr("Draw a line that is level or upright")
+                     : session_.photoTool() == PhotoTool::Tall ? tr("Draw from the ground to the top")
+                                                               : tr("Draw a line of known length"));
   const auto fit = fitSimilarity(session_.plan().pattern, photo);
   const bool begun = photo.landmarks.size() >= 2;
-  trouble_->setText(fit       ? tr("%1 placed; the dotted ones only want dragging").arg(photo.landmarks.size())
-                    : begun   ? sentence(fit.problem())
-                              : tr("after two, the rest are proposed"));
+  trouble_->setText(fit     ? tr("%1 placed; the dotted ones only want dragging").arg(photo.landmarks.size())
+                    : begun ? sentence(fit.problem())
+                            : tr("after two, the rest are proposed"));
   accept_->setEnabled(fit.ok() && !next.empty());
   skip_->setEnabled(!next.empty());
   fillBones();
@@ -207,7 +215,8 @@ void PhotoPanel::fillBones() {
     const bool usable = t.reliable && !t.turnedAway;
     item->setData(Qt::UserRole, str(t.bone));
     item->setData(Qt::UserRole + 1, usable);
-    item->setFlags(usable ? Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable : Qt::ItemIsSelectable);
+    item->setFlags(usable ? Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable
+                          : Qt::ItemIsSelectable);
     item->setCheckState(usable && !off.contains(str(t.bone)) ? Qt::Checked : Qt::Unchecked);
   }
   adopt_->setEnabled(bones_->count() > 0);
@@ -216,13 +225,15 @@ void PhotoPanel::fillBones() {
 void PhotoPanel::takeOver() {
   std::set<std::string> only;
   for (int i = 0; i < bones_->count(); ++i)
-    if (bones_->item(i)->checkState() == Qt::Checked) only.insert(bones_->item(i)->data(Qt::UserRole).toString().toStdString());
+    if (bones_->item(i)->checkState() == Qt::Checked)
+      only.insert(bones_->item(i)->data(Qt::UserRole).toString().toStdString());
   if (only.empty()) return;
   const Pattern* animal = session_.catalog().pattern(session_.project().pattern);
   Shape character;
   character.character = session_.project().shape.character;
   session_.setShape(tr("lengths from the picture"),
-                    adoptTrace(session_.project().shape, traceBones(shaped(*animal, character), session_.project().photos),
+                    adoptTrace(session_.project().shape,
+                               traceBones(shaped(*animal, character), session_.project().photos),
                                average_->isChecked(), only),
                     false);
 }
@@ -246,7 +257,8 @@ void PhotoPanel::knownLength() {
   const auto mm = parseLength(known_->text().toStdString(), session_.units());
   const int index = session_.photoIndex();
   if (!mm || !(*mm > 0)) {
-    emit session_.refused(mm ? tr("A line of no length settles nothing; give its length on the figure.") : sentence(mm.problem()));
+    emit session_.refused(mm ? tr("A line of no length settles nothing; give its length on the figure.")
+                             : sentence(mm.problem()));
     return;
   }
   if (index < 0 || layer_->lineLength() <= 0) return;

@@ -35,14 +35,17 @@ Result<Picture> readPicture(const QString& path) {
     return Problem{fmt::format("a picture of {} x {} pixels is a strip", size.width(), size.height()), name,
                    "give one that shows the whole animal"};
   if (least < kSmallest)
-    return Problem{fmt::format("a picture of {} x {} pixels has nothing to trace", size.width(), size.height()), name,
-                   fmt::format("give one of {} pixels or more", kSmallest)};
+    return Problem{
+        fmt::format("a picture of {} x {} pixels has nothing to trace", size.width(), size.height()), name,
+        fmt::format("give one of {} pixels or more", kSmallest)};
   if (static_cast<qint64>(size.width()) * size.height() > kMostPixels)
-    return Problem{fmt::format("a picture of {} x {} pixels is too large to open", size.width(), size.height()), name,
-                   "save it smaller"};
+    return Problem{
+        fmt::format("a picture of {} x {} pixels is too large to open", size.width(), size.height()), name,
+        "save it smaller"};
   // Qt refuses what would take more than its usual 128 MB; what is over is bounded above.
   QImageReader::setAllocationLimit(2048);
-  if (most > kPicturePixels) reader.setScaledSize(size.scaled(kPicturePixels, kPicturePixels, Qt::KeepAspectRatio));
+  if (most > kPicturePixels)
+    reader.setScaledSize(size.scaled(kPicturePixels, kPicturePixels, Qt::KeepAspectRatio));
   QImage image = reader.read();
   if (image.isNull()) return Problem{"the picture is damaged", name, "save it anew and try again"};
   if (image.hasAlphaChannel()) {
@@ -62,7 +65,8 @@ Result<Picture> readPicture(const QString& path) {
     out.jpeg.clear();
     QBuffer buffer(&out.jpeg);
     buffer.open(QIODevice::WriteOnly);
-    if (!image.save(&buffer, "JPEG", quality)) return Problem{"the picture cannot be packed", name, "save it as JPEG first"};
+    if (!image.save(&buffer, "JPEG", quality))
+      return Problem{"the picture cannot be packed", name, "save it as JPEG first"};
     if (out.jpeg.size() <= kPictureBytes) break;
   }
   // What is traced is what the file will give back.

@@ -19,9 +19,9 @@ struct Picture {
   QByteArray jpeg; ///< what the project file keeps
 };
 
-/// Reads PNG, JPEG, WebP or TIFF, whatever the file is called; the camera's turn (EXIF) is followed. Errors: not a
-/// picture, damaged, under 64 pixels a side (nothing to trace), more than 12 times as long as wide, over 400 MP.
-/// Takes up to two seconds for 48 megapixels: call it off the window's thread.
+/// Reads PNG, JPEG, WebP or TIFF, whatever the file is called; the camera's turn (EXIF) is followed. Errors:
+/// not a picture, damaged, under 64 pixels a side (nothing to trace), more than 12 times as long as wide,
+/// over 400 MP. Takes up to two seconds for 48 megapixels: call it off the window's thread.
 [[nodiscard]] Result<Picture> readPicture(const QString& path);
 
 } // namespace columna

@@ -30,12 +30,14 @@ void ScaleChart::set(const ScaleStudy& study, bool behind, UnitSystem units) {
   behind_ = behind;
   units_ = units;
   if (study_.rows.size() > 8) {
-    const ScaleRow& now = *std::min_element(study_.rows.begin(), study_.rows.end(), [&](const ScaleRow& a, const ScaleRow& b) {
-      return std::abs(a.height - study_.height) < std::abs(b.height - study_.height);
-    });
+    const ScaleRow& now =
+        *std::min_element(study_.rows.begin(), study_.rows.end(), [&](const ScaleRow& a, const ScaleRow& b) {
+          return std::abs(a.height - study_.height) < std::abs(b.height - study_.height);
+        });
     setAccessibleDescription(tr("at %1: wire to %2 mm, wool %3, weight %4, %5 hours")
                                  .arg(str(printLength(now.height, units_)), str(printNumber(now.thickest, 2)),
-                                      str(printMass(now.core + now.coat, units_)), str(printMass(now.weight, units_)))
+                                      str(printMass(now.core + now.coat, units_)),
+                                      str(printMass(now.weight, units_)))
                                  .arg(qRound(now.hours)));
   }
   update();
@@ -57,7 +59,8 @@ void ScaleChart::paintEvent(QPaintEvent* /*event*/) {
     std::function<QString(double)> say;
   };
   const std::array<Chart, 4> charts{
-      Chart{tr("thickest wire"), &ScaleRow::thickest, [this](double v) { return str(printLength(v, units_)); }},
+      Chart{tr("thickest wire"), &ScaleRow::thickest,
+            [this](double v) { return str(printLength(v, units_)); }},
       Chart{tr("core wool"), &ScaleRow::core, [this](double v) { return str(printMass(v, units_)); }},
       Chart{tr("weight"), &ScaleRow::weight, [this](double v) { return str(printMass(v, units_)); }},
       Chart{tr("hours"), &ScaleRow::hours, [](double v) { return str(printNumber(v, v < 10 ? 1 : 0)); }}};
@@ -79,7 +82,8 @@ void ScaleChart::paintEvent(QPaintEvent* /*event*/) {
       }
     }
     const auto at = [&](double h, double v) {
-      return QPointF(box.left() + (std::log2(h) - low) / (high - low) * box.width(), box.bottom() - (top > 0 ? v / top : 0) * box.height());
+      return QPointF(box.left() + (std::log2(h) - low) / (high - low) * box.width(),
+                     box.bottom() - (top > 0 ? v / top : 0) * box.height());
     };
     QPainterPath line;
     for (size_t k = 0; k < study_.rows.size(); ++k) {
@@ -104,8 +108,10 @@ void ScaleChart::paintEvent(QPaintEvent* /*event*/) {
     p.drawText(QRectF(box.left(), px(15), w, px(18)), Qt::AlignLeft | Qt::AlignVCenter, charts[i].say(now));
     p.setPen(t.faint);
     p.setFont(typeface(11));
-    p.drawText(QRectF(box.left(), height() - px(16), w, px(16)), Qt::AlignLeft, str(printLength(study_.rows.front().height, units_, 0)));
-    p.drawText(QRectF(box.left(), height() - px(16), w, px(16)), Qt::AlignRight, str(printLength(study_.rows.back().height, units_, 0)));
+    p.drawText(QRectF(box.left(), height() - px(16), w, px(16)), Qt::AlignLeft,
+               str(printLength(study_.rows.front().height, units_, 0)));
+    p.drawText(QRectF(box.left(), height() - px(16), w, px(16)), Qt::AlignRight,
+               str(printLength(study_.rows.back().height, units_, 0)));
   }
 }
 
@@ -141,7 +147,7 @@ ScalePanel::ScalePanel(Session& session, QWidget* parent) : QWidget(parent), ses
   later_.setInterval(150);
   connect(&later_, &QTimer::timeout, this, &ScalePanel::start);
   connect(&watcher_, &QFutureWatcher<ScaleStudy>::finished, this, &ScalePanel::done);
-  connect(&session_, &Session::planChanged, this, &ScalePanel::changed);
+  connect(&session_, &Session::planSettled, this, &ScalePanel::changed);
   connect(&session_, &Session::studyChanged, this, &ScalePanel::changed);
 }
 
@@ -165,14 +171,16 @@ void ScalePanel::start() {
     return;
   }
   stop_ = std::make_shared<std::atomic<bool>>(false);
-  watcher_.setFuture(QtConcurrent::run([project = session_.project(), &catalog = session_.catalog(), now = session_.plan(), stop = stop_] {
-    ScaleStudy out;
-    out.height = now.figure.overallHeight;
-    out.rows = scaleChart(project, catalog, now, stop.get());
-    out.small = smallParts(project, catalog, now, stop.get());
-    for (const FigureLimb& limb : now.figure.limbs) out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
-    return out;
-  }));
+  watcher_.setFuture(QtConcurrent::run(
+      [project = session_.project(), &catalog = session_.catalog(), now = session_.plan(), stop = stop_] {
+        ScaleStudy out;
+        out.height = now.figure.overallHeight;
+        out.rows = scaleChart(project, catalog, now, stop.get());
+        out.small = smallParts(project, catalog, now, stop.get());
+        for (const FigureLimb& limb : now.figure.limbs)
+          out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
+        return out;
+      }));
 }
 
 void ScalePanel::done() {
@@ -184,11 +192,14 @@ void ScalePanel::done() {
   QStringList words;
   for (const SmallPart& part : study.small) {
     const QString name = study.names[static_cast<size_t>(part.limb)].toLower();
-    const QString from = part.stopsAt > 0 ? tr("from %1 high it can").arg(str(printLength(part.stopsAt, units, 0)))
-                                          : tr("at no size here can it, with this wire");
-    words << (part.tooShort ? tr("%1 too short to wrap, %2").arg(name, from) : tr("%1 too thin over its wire, %2").arg(name, from));
+    const QString from = part.stopsAt > 0
+                             ? tr("from %1 high it can").arg(str(printLength(part.stopsAt, units, 0)))
+                             : tr("at no size here can it, with this wire");
+    words << (part.tooShort ? tr("%1 too short to wrap, %2").arg(name, from)
+                            : tr("%1 too thin over its wire, %2").arg(name, from));
   }
-  small_->setText(words.isEmpty() ? tr("Every part can be wrapped at this size.") : tr("Too small here: %1.").arg(words.join(QStringLiteral("; "))));
+  small_->setText(words.isEmpty() ? tr("Every part can be wrapped at this size.")
+                                  : tr("Too small here: %1.").arg(words.join(QStringLiteral("; "))));
 }
 
 QString ScalePanel::smallWords() const { return small_->text(); }

@@ -1,5 +1,5 @@
-// Scale: how wire, wool, weight and hours change with the height, what the stock at hand makes, and what becomes too
-// small to wrap.
+// Scale: how wire, wool, weight and hours change with the height, what the stock at hand makes, and what
+// becomes too small to wrap.
 #pragma once
 
 #include "project/size_study.h"

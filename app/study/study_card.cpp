@@ -42,7 +42,9 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   form->setContentsMargins(0, 0, 0, 0);
   form->setHorizontalSpacing(px(10));
   form->setVerticalSpacing(px(2));
-  const std::array<QString, 6> names{tr("Height"), tr("Shoulder height"), tr("Body length"), tr("Head length"), tr("Limb"), tr("Scale to life")};
+  const std::array<QString, 6> names{tr("Height"),      tr("Shoulder height"),
+                                     tr("Body length"), tr("Head length"),
+                                     tr("Limb"),        tr("Scale to life")};
   int row = 0;
   for (size_t i = 0; i < fields_.size(); ++i) {
     const auto by = static_cast<SizeBy>(i);
@@ -105,7 +107,8 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   boneGrid_->setColumnStretch(0, 1);
   part->addWidget(bones_);
   boneTrouble_ = textLabel(limb_, 13, QFont::DemiBold);
-  boneTrouble_->setStyleSheet(boneTrouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
+  boneTrouble_->setStyleSheet(boneTrouble_->styleSheet() +
+                              QStringLiteral("color: %1;").arg(theme().madder.name()));
   boneTrouble_->hide();
   part->addWidget(boneTrouble_);
   layout->addWidget(limb_);
@@ -153,29 +156,39 @@ void StudyCard::refreshFigure() {
   const Plan& plan = session_.plan();
   const Figure& f = plan.figure;
   const UnitSystem units = session_.units();
-  const std::array<QString, 6> means{tr("ground to the highest point"), str(f.shoulderMeans), str(f.bodyMeans),
-                                     tr("from the neck to the tip, along its bones"), {}, {}};
+  const std::array<QString, 6> means{tr("ground to the highest point"),
+                                     str(f.shoulderMeans),
+                                     str(f.bodyMeans),
+                                     tr("from the neck to the tip, along its bones"),
+                                     {},
+                                     {}};
   for (size_t i = 0; i < fields_.size(); ++i) {
     const auto by = static_cast<SizeBy>(i);
     if (by == SizeBy::Limb) continue;
     const double value = lengthOf(f, plan.pattern, by);
     if (!fields_[i]->hasFocus() || !fields_[i]->isModified())
-      fields_[i]->setText(by == SizeBy::Scale ? tr("1 : %1").arg(str(printNumber(value, value < 10 ? 1 : 0))) : say(value, units));
+      fields_[i]->setText(by == SizeBy::Scale ? tr("1 : %1").arg(str(printNumber(value, value < 10 ? 1 : 0)))
+                                              : say(value, units));
     const bool settled = session_.project().size.by == by;
-    means_[i]->setText(settled ? tr("settled: %1").arg(by == SizeBy::Scale ? tr("a share of life") : means[i]) : means[i]);
+    means_[i]->setText(settled ? tr("settled: %1").arg(by == SizeBy::Scale ? tr("a share of life") : means[i])
+                               : means[i]);
     means_[i]->setVisible(!means_[i]->text().isEmpty());
   }
   const double share = lengthOf(f, plan.pattern, SizeBy::Scale);
   const Pattern& pattern = plan.pattern;
   const auto in = [&](double mm) { return printLength(mm, units); };
   life_->setText(tr("%1 in life: %2, from %3 to %4")
-                     .arg(str(pattern.lifeMeasure), str(in(pattern.lifeMm)), str(in(pattern.lifeLow)), str(in(pattern.lifeHigh))));
+                     .arg(str(pattern.lifeMeasure), str(in(pattern.lifeMm)), str(in(pattern.lifeLow)),
+                          str(in(pattern.lifeHigh))));
   Working w;
   w.title = tr("why 1 : %1").arg(str(printNumber(share, share < 10 ? 1 : 0))).toStdString();
   w.lines.push_back({pattern.lifeMeasure + " in life", {}, in(pattern.lifeMm)});
-  w.lines.push_back({"the same on this figure", printNumber(pattern.lifeModules, 3) + " × " + in(f.scale), in(pattern.lifeModules * f.scale)});
-  w.lines.push_back({{}, in(pattern.lifeMm) + " ÷ " + in(pattern.lifeModules * f.scale), "1 : " + printNumber(share, 1)});
-  w.source = pattern.moduleName + " is the module (" + pattern.moduleMeans + "); the life size is a good estimate, animals differ.";
+  w.lines.push_back({"the same on this figure", printNumber(pattern.lifeModules, 3) + " × " + in(f.scale),
+                     in(pattern.lifeModules * f.scale)});
+  w.lines.push_back(
+      {{}, in(pattern.lifeMm) + " ÷ " + in(pattern.lifeModules * f.scale), "1 : " + printNumber(share, 1)});
+  w.source = pattern.moduleName + " is the module (" + pattern.moduleMeans +
+             "); the life size is a good estimate, animals differ.";
   whyScale_->set(w);
 }
 
@@ -198,11 +211,13 @@ void StudyCard::refreshLimb(int l) {
   for (const int b : limb.bones) {
     const FigureBone& bone = f.bones[static_cast<size_t>(b)];
     if (!bone.wire || limb.kind == LimbKind::Digits) continue;
-    w.lines.push_back({bone.patternBone, printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
+    w.lines.push_back({bone.patternBone,
+                       printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
                        printNumber(bone.length, 1) + " mm"});
   }
   w.lines.push_back({"end to end", {}, printNumber(limb.length, 1) + " mm"});
-  w.source = "Proportions in modules from the pattern and what was changed of it; one module is " + printNumber(f.scale, 2) + " mm at this size.";
+  w.source = "Proportions in modules from the pattern and what was changed of it; one module is " +
+             printNumber(f.scale, 2) + " mm at this size.";
   whyLength_->set(w);
   QLineEdit* by = sizeField(SizeBy::Limb);
   if (!by->hasFocus() || !by->isModified()) by->setText(say(limb.length, units));
@@ -218,7 +233,9 @@ void StudyCard::refreshLimb(int l) {
     const bool thicker = ownGirth > 0 && std::abs(girth / ownGirth - 1) > 5e-4;
     const auto set = [&](QLineEdit* field, double mm, bool changed) {
       if (!field->hasFocus() || !field->isModified()) field->setText(say(mm, units));
-      field->setStyleSheet(changed ? QStringLiteral("font-weight: 600; border-color: %1;").arg(theme().woad.name()) : QString());
+      field->setStyleSheet(
+          changed ? QStringLiteral("font-weight: 600; border-color: %1;").arg(theme().woad.name())
+                  : QString());
     };
     set(row.length, bone.length, longer);
     set(row.girth, girth, thicker);

@@ -1,4 +1,5 @@
-// Study's card: the size, typed in any of its measures; of a limb its length and girth, and every bone and girth to type.
+// Study's card: the size, typed in any of its measures; of a limb its length and girth, and every bone and
+// girth to type.
 #pragma once
 
 #include "shell/limb_card.h"

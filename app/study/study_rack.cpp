@@ -16,15 +16,16 @@
 
 namespace columna {
 
-StudyRack::StudyRack(Session& session, StudyLayer* layer, QWidget* parent) : QWidget(parent), session_(session) {
+StudyRack::StudyRack(Session& session, StudyLayer* layer, QWidget* parent)
+    : QWidget(parent), session_(session) {
   setAccessibleName(tr("Proportions"));
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(px(30), px(8), px(24), px(8));
   outer->setSpacing(px(6));
   auto* row = new QHBoxLayout;
   row->setSpacing(px(4));
-  const std::array<QString, 6> names{tr("Animals"), tr("Character"), tr("Photo to trace"),
-                                     tr("Made parts"), tr("Scale"), tr("Compare")};
+  const std::array<QString, 6> names{tr("Animals"),    tr("Character"), tr("Photo to trace"),
+                                     tr("Made parts"), tr("Scale"),     tr("Compare")};
   for (size_t i = 0; i < tabs_.size(); ++i) {
     auto* tab = new QToolButton(this);
     tab->setText(names[i]);
@@ -66,11 +67,13 @@ void StudyRack::refresh() {
   for (size_t i = 0; i < tabs_.size(); ++i) {
     tabs_[i]->setChecked(i == now);
     tabs_[i]->setStyleSheet(
-        QStringLiteral("QToolButton { font-size: %1px; font-weight: %2; color: %3; border: 2px solid transparent; border-bottom-color: %4; "
+        QStringLiteral("QToolButton { font-size: %1px; font-weight: %2; color: %3; border: 2px solid "
+                       "transparent; border-bottom-color: %4; "
                        "border-radius: 0; padding: 2px 8px; } QToolButton:focus { border-color: %5; }")
             .arg(px(i == now ? 15 : 13))
             .arg(i == now ? 600 : 400)
-            .arg(i == now ? t.ink.name() : t.faint.name(), i == now ? t.woad.name() : QStringLiteral("transparent"), t.woad.name()));
+            .arg(i == now ? t.ink.name() : t.faint.name(),
+                 i == now ? t.woad.name() : QStringLiteral("transparent"), t.woad.name()));
   }
 }
 

@@ -56,7 +56,7 @@ double markAt(const Feature& f, double cut) {
 WireRack::WireRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Pieces to cut"));
-  connect(&session_, &Session::planChanged, this, [this] {
+  connect(&session_, &Session::planSettled, this, [this] {
     lay();
     update();
   });

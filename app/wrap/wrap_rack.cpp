@@ -55,7 +55,7 @@ QPainterPath strip(const QRectF& r) {
 WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Wool to weigh out"));
-  connect(&session_, &Session::planChanged, this, [this] {
+  connect(&session_, &Session::planSettled, this, [this] {
     lay();
     update();
   });

@@ -81,7 +81,8 @@ void scaleLegs(Pattern& p, double factor) {
     }
   }
   transformPlaces(
-      p, [lift](const Vec3& at) { return Vec3(at.x(), at.y(), at.z() + lift); }, [](const Vec3& d) { return d; });
+      p, [lift](const Vec3& at) { return Vec3(at.x(), at.y(), at.z() + lift); },
+      [](const Vec3& d) { return d; });
 }
 
 /// How much of the stoutness a part takes: a stout animal's trunk grows most, its head not at all [E].
@@ -118,7 +119,8 @@ const PatternLimb* trunkOf(const Pattern& p) {
 double trunkLength(const Pattern& p, const PatternLimb& trunk) {
   double length = 0;
   for (const std::string& id : trunk.bones)
-    if (const PatternBone* b = p.bone(id); b->wire) length += (p.joints.at(b->to) - p.joints.at(b->from)).norm();
+    if (const PatternBone* b = p.bone(id); b->wire)
+      length += (p.joints.at(b->to) - p.joints.at(b->from)).norm();
   return length;
 }
 
@@ -126,7 +128,8 @@ double trunkLength(const Pattern& p, const PatternLimb& trunk) {
 
 Character characterAt(double age) {
   // true to life, young, toy
-  constexpr std::array<Character, 3> marks{Character{1, 1, 1, 1, 0, 1}, Character{1.25, 0.8, 0.86, 1.3, 0.08, 1},
+  constexpr std::array<Character, 3> marks{Character{1, 1, 1, 1, 0, 1},
+                                           Character{1.25, 0.8, 0.86, 1.3, 0.08, 1},
                                            Character{1.6, 0.6, 0.7, 1.7, 0.16, 1}};
   const double at = std::clamp(age, 0.0, 2.0);
   const auto i = static_cast<size_t>(std::min(1.0, std::floor(at)));
@@ -170,7 +173,8 @@ void followMeasures(const Pattern& before, Pattern& after) {
       0.01, before.shoulderHeight.modules + after.joints.at(shoulder).z() - before.joints.at(shoulder).z());
   if (before.bodyLength.means.starts_with("nose") || before.bodyLength.means.starts_with("tip of the bill")) {
     const std::string& rump = before.bone(trunk->bones.front())->from;
-    const double change = (noseOf(after).x() - after.joints.at(rump).x()) - (noseOf(before).x() - before.joints.at(rump).x());
+    const double change =
+        (noseOf(after).x() - after.joints.at(rump).x()) - (noseOf(before).x() - before.joints.at(rump).x());
     after.bodyLength.modules = std::max(0.01, before.bodyLength.modules + change);
   } else {
     after.bodyLength.modules *= trunkLength(after, *trunk) / trunkLength(before, *trunk);

@@ -47,14 +47,14 @@ Vec3 rightJoint(const Pattern& pattern, const std::string& joint) {
   return mirror(pattern.joints.at(joint));
 }
 
-SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index, double scale) {
+SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index) {
   const FigureBone& b = figure.bones[static_cast<size_t>(index)];
   const PatternBone* source = pattern.bone(b.patternBone);
   const bool right = figure.limbs[static_cast<size_t>(b.limb)].side < 0;
   SweepBone out;
   out.bone = index;
-  out.begin = b.begin / scale;
-  out.end = b.end / scale;
+  out.begin = b.begin;
+  out.end = b.end;
   out.up = right ? rightUp(pattern, *source) : source->up;
   out.smooth = b.wire && smoothKind(figure.limbs[static_cast<size_t>(b.limb)].kind);
   out.flatBegin = out.flatEnd = source->flatEnds;
@@ -86,7 +86,7 @@ int continuation(const Figure& figure, int index) {
 
 /// The tubes in modules, so that they scale with the figure exactly; right-hand tubes are mirrored left-hand
 /// ones.
-void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
+void makeTubes(Figure& figure, const Pattern& pattern) {
   const size_t count = figure.bones.size();
   std::vector<int> next(count, -1);
   std::vector<bool> continued(count, false);
@@ -103,13 +103,8 @@ void makeTubes(Figure& figure, const Pattern& pattern, double scale) {
       continue;
     std::vector<SweepBone> chain;
     for (int b = static_cast<int>(i); b >= 0; b = next[static_cast<size_t>(b)])
-      chain.push_back(sweepBone(figure, pattern, b, scale));
+      chain.push_back(sweepBone(figure, pattern, b));
     Tube tube = sweep(chain);
-    for (Ring& ring : tube.rings) {
-      ring.centre *= scale;
-      ring.ru *= scale;
-      ring.rv *= scale;
-    }
     if (figure.symmetric && figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
     figure.tubes.push_back(std::move(tube));
   }
@@ -127,7 +122,7 @@ int digitsOf(const Pattern& pattern, const PatternLimb& limb) {
   return count;
 }
 
-void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
+void makeLimbsAndBones(Figure& figure, const Pattern& pattern) {
   std::map<std::pair<std::string, int>, int> boneIndex;
   for (const PatternLimb& limb : pattern.limbs) {
     const int first = static_cast<int>(figure.limbs.size());
@@ -150,18 +145,18 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern, double scale) {
         const auto place = [&](const std::string& joint, Vec3& at) {
           // A joint on the midline keeps its name on both sides: it is one place.
           const bool middle = pattern.onMidline(joint);
-          at = (side < 0 && !middle ? rightJoint(pattern, joint) : pattern.joints.at(joint)) * scale;
+          at = (side < 0 && !middle ? rightJoint(pattern, joint) : pattern.joints.at(joint));
           return middle ? joint : sided(joint, side);
         };
         bone.from = place(b->from, bone.begin);
         bone.to = place(b->to, bone.end);
-        bone.length = (bone.end / scale - bone.begin / scale).norm() * scale;
+        bone.length = (bone.end - bone.begin).norm();
         const Vec3 along = (bone.end - bone.begin).normalized();
         const Vec3 up = side < 0 ? rightUp(pattern, *b) : b->up;
-        if (const Vec3 square = up - along * along.dot(up); square.norm() > 1e-9) bone.deepAxis = square.normalized();
+        if (const Vec3 square = up - along * along.dot(up); square.norm() > 1e-9)
+          bone.deepAxis = square.normalized();
         bone.wire = b->wire;
-        for (const Station& s : stationsOf(pattern, *b, side < 0))
-          bone.stations.push_back({s.at, s.across * scale, s.deep * scale, s.lift * scale});
+        for (const Station& s : stationsOf(pattern, *b, side < 0)) bone.stations.push_back(s);
         boneIndex[{id, side}] = static_cast<int>(figure.bones.size());
         out.bones.push_back(static_cast<int>(figure.bones.size()));
         figure.bones.push_back(std::move(bone));
@@ -265,21 +260,21 @@ std::uint64_t shapeKey(const Pattern& p) {
   return h.sum();
 }
 
-Figure build(const Pattern& pattern, double scale) {
+Figure build(const Pattern& pattern) {
   Figure figure;
   figure.patternId = pattern.id;
   figure.patternName = pattern.name;
-  figure.scale = scale;
+  figure.scale = 1;
   figure.symmetric = !pattern.right.has_value();
   figure.shapeKey = shapeKey(pattern);
-  figure.coatThickness = pattern.coatThickness * scale;
-  figure.shoulderHeight = pattern.shoulderHeight.modules * scale;
-  figure.bodyLength = pattern.bodyLength.modules * scale;
+  figure.coatThickness = pattern.coatThickness;
+  figure.shoulderHeight = pattern.shoulderHeight.modules;
+  figure.bodyLength = pattern.bodyLength.modules;
   figure.shoulderMeans = pattern.shoulderHeight.means;
   figure.bodyMeans = pattern.bodyLength.means;
-  makeLimbsAndBones(figure, pattern, scale);
+  makeLimbsAndBones(figure, pattern);
   for (FigureLimb& limb : figure.limbs) limb.length = limbLength(figure, limb);
-  makeTubes(figure, pattern, scale);
+  makeTubes(figure, pattern);
   for (const PatternFlat& flat : pattern.flats) {
     int bone = 0;
     for (size_t i = 0; i < figure.bones.size(); ++i)
@@ -288,21 +283,22 @@ Figure build(const Pattern& pattern, double scale) {
         break;
       }
     FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}};
-    for (const Vec3& p : flat.outline) left.outline.push_back(p * scale);
+    for (const Vec3& p : flat.outline) left.outline.push_back(p);
     if (flat.twin) {
       FigureFlat right{"right-" + flat.id, bone, {}};
-      const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id) : decltype(pattern.right->flatOutlines.end()){};
+      const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id)
+                                     : decltype(pattern.right->flatOutlines.end()){};
       if (pattern.right && own != pattern.right->flatOutlines.end())
-        for (const Vec3& p : own->second) right.outline.push_back(p * scale);
+        for (const Vec3& p : own->second) right.outline.push_back(p);
       else
         for (const Vec3& p : left.outline) right.outline.push_back(mirror(p));
       figure.flats.push_back(std::move(right));
     }
     figure.flats.push_back(std::move(left));
   }
-  figure.eyes = {pattern.eye * scale,
-                 (pattern.right && pattern.right->eye ? *pattern.right->eye : mirror(pattern.eye)) * scale};
-  figure.eyeDiameter = pattern.eyeDiameter * scale;
+  figure.eyes = {pattern.eye,
+                 (pattern.right && pattern.right->eye ? *pattern.right->eye : mirror(pattern.eye))};
+  figure.eyeDiameter = pattern.eyeDiameter;
   const Extent e = extentOf(figure);
   figure.overallHeight = e.top;
   figure.totalLength = e.front - e.back;
@@ -321,9 +317,32 @@ double lowestPoint(const Figure& figure) {
   return low;
 }
 
-Figure figureAtScale(const Pattern& pattern, double scale) { return build(pattern, scale); }
+Figure scaledTo(Figure f, double scale) {
+  for (double* length : {&f.scale, &f.overallHeight, &f.shoulderHeight, &f.bodyLength, &f.totalLength,
+                         &f.coatThickness, &f.eyeDiameter})
+    *length *= scale;
+  for (FigureLimb& limb : f.limbs) limb.length *= scale;
+  for (FigureBone& b : f.bones) {
+    b.begin *= scale;
+    b.end *= scale;
+    b.length *= scale;
+    for (Station& s : b.stations) s = {s.at, s.across * scale, s.deep * scale, s.lift * scale};
+  }
+  for (Tube& tube : f.tubes)
+    for (Ring& r : tube.rings) {
+      r.centre *= scale;
+      r.ru *= scale;
+      r.rv *= scale;
+    }
+  for (FigureFlat& flat : f.flats)
+    for (Vec3& p : flat.outline) p *= scale;
+  for (Vec3& eye : f.eyes) eye *= scale;
+  return f;
+}
 
-Figure inModules(const Pattern& pattern) { return build(pattern, 1); }
+Figure inModules(const Pattern& pattern) { return build(pattern); }
+
+Figure figureAtScale(const Pattern& pattern, double scale) { return scaledTo(inModules(pattern), scale); }
 
 std::optional<int> Figure::limb(std::string_view id) const {
   for (size_t i = 0; i < limbs.size(); ++i)

@@ -46,9 +46,9 @@ struct FigureFlat {
 
 struct Figure {
   std::string patternId, patternName;
-  double scale = 1;      ///< mm per module
+  double scale = 1;           ///< mm per module
   std::uint64_t shapeKey = 0; ///< the same for figures of the same proportions, whatever their size
-  bool symmetric = true; ///< left and right are mirror images to the last bit
+  bool symmetric = true;      ///< left and right are mirror images to the last bit
   double overallHeight = 0, shoulderHeight = 0, bodyLength = 0;
   double totalLength = 0; ///< along x, foremost to hindmost point
   double coatThickness = 0;
@@ -69,6 +69,9 @@ struct Figure {
 
 /// A pattern's figure with 1 mm a module, for measuring the pattern itself.
 [[nodiscard]] Figure inModules(const Pattern& pattern);
+
+/// A figure of inModules() at so many mm a module.
+[[nodiscard]] Figure scaledTo(Figure unit, double scale);
 
 /// z of the figure's lowest point, mm.
 [[nodiscard]] double lowestPoint(const Figure& figure);

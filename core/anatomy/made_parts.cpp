@@ -34,7 +34,8 @@ std::string inWords(const std::string& part, double off) {
 double widestAcross(const Figure& figure, const FigureLimb& limb) {
   double widest = 0;
   for (const int b : limb.bones)
-    for (const Station& s : figure.bones[static_cast<size_t>(b)].stations) widest = std::max(widest, s.across);
+    for (const Station& s : figure.bones[static_cast<size_t>(b)].stations)
+      widest = std::max(widest, s.across);
   return widest;
 }
 
@@ -49,7 +50,8 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
       return Problem{fmt::format("this animal has no {}", part.limb), "made parts", "take its measure out"};
     if (!part.length && !part.across)
       return Problem{"nothing was measured", part.limb, "give its length or its width, or take it out"};
-    for (const auto& problem : {refuse(part.limb, part.length, "length"), refuse(part.limb, part.across, "width")})
+    for (const auto& problem :
+         {refuse(part.limb, part.length, "length"), refuse(part.limb, part.across, "width")})
       if (problem) return *problem;
     MadeResidual r;
     r.limb = part.limb;
@@ -57,7 +59,8 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
     r.planned = r.byLength ? limb->length : widestAcross(planned, *limb);
     r.measured = r.byLength ? *part.length : *part.across;
     if (!(r.planned > 0))
-      return Problem{fmt::format("the {} has no length of its own", part.limb), "made parts", "give its width"};
+      return Problem{fmt::format("the {} has no length of its own", part.limb), "made parts",
+                     "give its width"};
     const double q = r.measured / r.planned;
     squares += q * q;
     sum += q;
@@ -65,7 +68,8 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
   }
   if (made.empty()) return fit;
   // Least squares of (q / r - 1): the derivative is zero at r = sum(q^2) / sum(q). One part: r = q exactly.
-  fit.ratio = made.size() == 1 ? fit.residuals.front().measured / fit.residuals.front().planned : squares / sum;
+  fit.ratio =
+      made.size() == 1 ? fit.residuals.front().measured / fit.residuals.front().planned : squares / sum;
   for (size_t i = 0; i < made.size(); ++i) {
     MadeResidual& r = fit.residuals[i];
     const FigureLimb* limb = find(planned, made[i].limb);
@@ -74,8 +78,9 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
     name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
     r.words = inWords(name, r.off);
     const double length = made[i].length ? *made[i].length / (limb->length * fit.ratio) : 1;
-    const double across = made[i].across ? *made[i].across / (widestAcross(planned, *limb) * fit.ratio)
-                                         : made[i].length ? length : 1;
+    const double across = made[i].across   ? *made[i].across / (widestAcross(planned, *limb) * fit.ratio)
+                          : made[i].length ? length
+                                           : 1;
     for (const int b : limb->bones) {
       const FigureBone& bone = planned.bones[static_cast<size_t>(b)];
       const auto multiply = [](double& value, double factor) {

@@ -1,4 +1,5 @@
-// Part first: some parts are made and came out as they came out; everything not made yet is re-sized from them.
+// Part first: some parts are made and came out as they came out; everything not made yet is re-sized from
+// them.
 #pragma once
 
 #include "anatomy/figure.h"
@@ -38,8 +39,10 @@ struct MadeFit {
 /// Fits the figure planned so far (of `shape`) to what was made. One part: the ratio of its length (else its
 /// width). Several: the ratio that leaves the least sum of squared relative residuals,
 /// r = sum(q) / n over q = measured / planned, weighted so that a residual counts in percent of the part:
-/// r = sum(q^2) / sum(q). Made parts keep their measures whatever the ratio. A part measured exactly as planned
-/// gives a ratio of exactly 1 and no change. Errors: no such part, a measure that is not above zero or over 5 m.
-[[nodiscard]] Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const std::vector<MadePart>& made);
+/// r = sum(q^2) / sum(q). Made parts keep their measures whatever the ratio. A part measured exactly as
+/// planned gives a ratio of exactly 1 and no change. Errors: no such part, a measure that is not above zero
+/// or over 5 m.
+[[nodiscard]] Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape,
+                                           const std::vector<MadePart>& made);
 
 } // namespace columna

@@ -13,19 +13,17 @@ namespace {
 
 namespace clip = ClipperLib;
 
-constexpr int kRingPoints = 24;
-
 clip::IntPoint toGrid(const Vec2& p, double unit) {
   return {static_cast<clip::cInt>(std::llround(p.x() / unit)),
           static_cast<clip::cInt>(std::llround(p.y() / unit))};
 }
 
-void addRing(std::vector<Vec2>& points, const Ring& ring, View view) {
+void addRing(std::vector<Vec2>& points, const Ring& ring, View view, int corners) {
   const Vec2 centre = project(ring.centre, view);
   const Vec2 u = project(ring.u, view) * ring.ru;
   const Vec2 v = project(ring.v, view) * ring.rv;
-  for (int i = 0; i < kRingPoints; ++i) {
-    const double a = 2 * std::numbers::pi * i / kRingPoints;
+  for (int i = 0; i < corners; ++i) {
+    const double a = 2 * std::numbers::pi * i / corners;
     points.push_back(centre + u * std::cos(a) + v * std::sin(a));
   }
 }
@@ -71,16 +69,17 @@ clip::Paths unite(const clip::Paths& paths) {
   return offset(offset(merged, slit, clip::jtMiter), -slit, clip::jtMiter);
 }
 
-clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit) {
+clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit,
+                      int corners) {
   clip::Paths paths;
   for (const Tube& tube : figure.tubes)
     for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
       const int limb = figure.bones[static_cast<size_t>(tube.slabBone[i])].limb;
       if (std::find(limbs.begin(), limbs.end(), limb) == limbs.end()) continue;
       std::vector<Vec2> points;
-      points.reserve(static_cast<size_t>(2) * kRingPoints);
-      addRing(points, tube.rings[i], view);
-      addRing(points, tube.rings[i + 1], view);
+      points.reserve(static_cast<size_t>(2 * corners));
+      addRing(points, tube.rings[i], view, corners);
+      addRing(points, tube.rings[i + 1], view, corners);
       paths.push_back(toPath(convexHull(std::move(points)), unit));
     }
   return paths;
@@ -100,11 +99,39 @@ Vec2 project(const Vec3& p, View view) {
   return {p.x(), p.z()};
 }
 
-std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset) {
+std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset,
+                             int corners) {
   const double unit = figure.scale / 8000; // finer than a hair at any size
-  clip::Paths merged = unite(limbPaths(figure, limbs, view, unit));
+  clip::Paths merged = unite(limbPaths(figure, limbs, view, unit, corners));
   if (inset > 0) merged = offset(merged, -inset / unit, clip::jtRound);
   return toPolygons(std::move(merged), unit);
+}
+
+std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale) {
+  const double unit = scale / 8000;
+  clip::Paths paths;
+  for (const auto& outline : outlines)
+    for (const Polygon& polygon : outline) paths.push_back(toPath(polygon, unit));
+  return toPolygons(unite(paths), unit);
+}
+
+std::uint64_t surfaceKey(const Figure& figure, int limb) {
+  std::uint64_t sum = 14695981039346656037ULL; // FNV-1a
+  const auto add = [&sum](double value) {
+    sum ^= static_cast<std::uint64_t>(std::llround(value * 1e7));
+    sum *= 1099511628211ULL;
+  };
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
+      if (figure.bones[static_cast<size_t>(tube.slabBone[i])].limb != limb) continue;
+      for (const Ring* r : {&tube.rings[i], &tube.rings[i + 1]})
+        for (Eigen::Index axis = 0; axis < 3; ++axis) {
+          add(r->centre[axis] / figure.scale);
+          add(r->u[axis] * r->ru / figure.scale);
+          add(r->v[axis] * r->rv / figure.scale);
+        }
+    }
+  return sum;
 }
 
 std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale) {
@@ -118,7 +145,7 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
   const double unit = figure.scale / 8000;
   std::vector<int> all(figure.limbs.size());
   for (size_t i = 0; i < all.size(); ++i) all[i] = static_cast<int>(i);
-  clip::Paths paths = limbPaths(figure, all, view, unit);
+  clip::Paths paths = limbPaths(figure, all, view, unit, 24);
   for (const FigureFlat& flat : figure.flats) {
     Polygon points;
     for (const Vec3& p : flat.outline) points.push_back(project(p, view));

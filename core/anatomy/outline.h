@@ -17,9 +17,18 @@ using Polygon = std::vector<Vec2>;
 [[nodiscard]] Vec2 project(const Vec3& p, View view);
 
 /// The outline of some of the figure's limbs together. `inset` mm are taken off all round (for the core under
-/// the coat); parts thinner than twice that vanish. Outer contours are counter-clockwise, holes clockwise.
+/// the coat); parts thinner than twice that vanish. `corners` are the points a round section is drawn with, 8
+/// or more: fewer are quicker, for what is being dragged. Outer contours are counter-clockwise, holes
+/// clockwise.
 [[nodiscard]] std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view,
-                                           double inset = 0);
+                                           double inset = 0, int corners = 24);
+
+/// Several outlines as one, for a figure of that many mm a module.
+[[nodiscard]] std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale);
+
+/// The same number for limbs whose surface is the same but for the figure's size: what a kept outline is good
+/// for.
+[[nodiscard]] std::uint64_t surfaceKey(const Figure& figure, int limb);
 
 /// An outline drawn in by `inset` mm all round, for a figure of that many mm a module.
 [[nodiscard]] std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale);

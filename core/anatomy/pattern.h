@@ -54,16 +54,16 @@ struct PatternPose {
 /// The stretch between two joints.
 struct PatternBone {
   std::string id;
-  std::string from, to;          ///< joint names
-  std::string parent;            ///< the bone that carries this one; empty for the first
-  bool twin = false;             ///< there is a mirrored copy on the right
-  bool wire = true;              ///< wire can run in it (a breast pad or a shoulder blade has none)
-  bool flatEnds = false;         ///< free ends cut flat instead of rounded
-  bool muzzle = false;           ///< the part of the head before the brow: muzzle, snout, bill
-  Vec3 up{0, 0, 1};              ///< `deep` is the direction square to the bone nearest to this
+  std::string from, to;  ///< joint names
+  std::string parent;    ///< the bone that carries this one; empty for the first
+  bool twin = false;     ///< there is a mirrored copy on the right
+  bool wire = true;      ///< wire can run in it (a breast pad or a shoulder blade has none)
+  bool flatEnds = false; ///< free ends cut flat instead of rounded
+  bool muzzle = false;   ///< the part of the head before the brow: muzzle, snout, bill
+  Vec3 up{0, 0, 1};      ///< `deep` is the direction square to the bone nearest to this
   Vec3 flexAxis{0, -1, 0}, sideAxis{0, 0, 1}; ///< what the joint at `from` turns about, in the neutral stance
   TurnRange flex, side, twist;                ///< how far it turns
-  std::vector<Station> stations; ///< two or more, rising `at`
+  std::vector<Station> stations;              ///< two or more, rising `at`
 };
 
 /// A chain of bones (or, for digits, several chains from one joint) that a maker names.
@@ -114,8 +114,8 @@ struct Pattern {
   std::string family; ///< "four-footed", "bird", ...
   std::string about;  ///< one line for the gallery
   std::string moduleName, moduleMeans;
-  std::string lifeMeasure; ///< which length the life size is of
-  double lifeMm = 0;       ///< the animal's own size
+  std::string lifeMeasure;          ///< which length the life size is of
+  double lifeMm = 0;                ///< the animal's own size
   double lifeLow = 0, lifeHigh = 0; ///< mm: how much animals differ
   double lifeModules = 0;           ///< that length in modules
   std::vector<std::string> suits;   ///< ids of the constructions that suit it, best first

@@ -10,9 +10,9 @@
 namespace columna {
 namespace {
 
-constexpr double kJump = 1.34;       ///< ratio of girths at a shared joint
-constexpr double kOffGround = 0.03;  ///< of the height
-constexpr double kMeet = 0.004;      ///< modules: middles this near each other cross
+constexpr double kJump = 1.34;      ///< ratio of girths at a shared joint
+constexpr double kOffGround = 0.03; ///< of the height
+constexpr double kMeet = 0.004;     ///< modules: middles this near each other cross
 
 struct Segment {
   Vec3 a, b;
@@ -65,7 +65,9 @@ public:
   }
 
 private:
-  [[nodiscard]] Segment segment(const PatternBone& b) const { return {p_.joints.at(b.from), p_.joints.at(b.to)}; }
+  [[nodiscard]] Segment segment(const PatternBone& b) const {
+    return {p_.joints.at(b.from), p_.joints.at(b.to)};
+  }
 
   void add(const std::string& where, const std::string& what, const std::string& remedy) {
     out_.push_back({what, where, remedy});
@@ -74,16 +76,21 @@ private:
   void hangsFree() {
     for (const PatternBone& b : p_.bones)
       if (const PatternBone* parent = p_.bone(b.parent)) {
-        const double gap = nearest({p_.joints.at(b.from), p_.joints.at(b.from) + Vec3(1e-9, 0, 0)}, segment(*parent)).distance;
+        const double gap =
+            nearest({p_.joints.at(b.from), p_.joints.at(b.from) + Vec3(1e-9, 0, 0)}, segment(*parent))
+                .distance;
         if (gap > radius(*parent) + radius(b))
-          add("bones." + b.id, fmt::format("begins {:.2f} modules from {}, which carries it", gap, parent->id),
+          add("bones." + b.id,
+              fmt::format("begins {:.2f} modules from {}, which carries it", gap, parent->id),
               "bring its first joint nearer, or name another parent");
       }
     for (const PatternFlat& f : p_.flats) {
       double gap = 1e9;
       for (size_t i = 0; i < f.outline.size(); ++i) {
         const PatternBone* bone = p_.bone(f.follow.empty() ? f.bone : f.follow[i]);
-        gap = std::min(gap, nearest({f.outline[i], f.outline[i] + Vec3(1e-9, 0, 0)}, segment(*bone)).distance - radius(*bone));
+        gap =
+            std::min(gap, nearest({f.outline[i], f.outline[i] + Vec3(1e-9, 0, 0)}, segment(*bone)).distance -
+                              radius(*bone));
       }
       if (gap > 0.02)
         add("flats." + f.id, fmt::format("touches nothing: it lies {:.2f} modules off", gap),
@@ -96,14 +103,17 @@ private:
       if (b.twin)
         for (const std::string& joint : {b.from, b.to})
           if (p_.joints.at(joint).y() < -1e-9) {
-            add("joints." + joint, "lies on the right, so its chain crosses its twin's", "give it y of 0 or more");
+            add("joints." + joint, "lies on the right, so its chain crosses its twin's",
+                "give it y of 0 or more");
             break;
           }
     for (size_t i = 0; i < p_.bones.size(); ++i)
       for (size_t k = i + 1; k < p_.bones.size(); ++k) {
         const PatternBone& a = p_.bones[i];
         const PatternBone& b = p_.bones[k];
-        if (!a.wire || !b.wire || a.parent == b.id || b.parent == a.id || (a.parent == b.parent && !a.parent.empty())) continue;
+        if (!a.wire || !b.wire || a.parent == b.id || b.parent == a.id ||
+            (a.parent == b.parent && !a.parent.empty()))
+          continue;
         if (a.from == b.from || a.from == b.to || a.to == b.from || a.to == b.to) continue;
         const Nearest n = nearest(segment(a), segment(b));
         if (n.distance < kMeet && n.s > 0.02 && n.s < 0.98 && n.t > 0.02 && n.t < 0.98)
@@ -118,14 +128,17 @@ private:
         const PatternBone* b = p_.bone(limb.bones[i + 1]);
         if (a->to != b->from || b->parent != a->id || !a->wire || !b->wire) continue;
         // A joint that splits (a cloven hoof) gives each half its own girth.
-        if (std::count_if(p_.bones.begin(), p_.bones.end(), [&](const PatternBone& x) { return x.from == b->from; }) > 1)
+        if (std::count_if(p_.bones.begin(), p_.bones.end(),
+                          [&](const PatternBone& x) { return x.from == b->from; }) > 1)
           continue;
         const Station& end = a->stations.back();
         const Station& begin = b->stations.front();
-        const double ratio = std::max({end.across / begin.across, begin.across / end.across, end.deep / begin.deep,
-                                       begin.deep / end.deep});
+        const double ratio = std::max({end.across / begin.across, begin.across / end.across,
+                                       end.deep / begin.deep, begin.deep / end.deep});
         if (ratio > kJump)
-          add("bones." + b->id, fmt::format("is {:.0f} % off the girth of {} at the joint they share", (ratio - 1) * 100, a->id),
+          add("bones." + b->id,
+              fmt::format("is {:.0f} % off the girth of {} at the joint they share", (ratio - 1) * 100,
+                          a->id),
               "give both the same girth there");
       }
   }
@@ -135,7 +148,9 @@ private:
     const double height = f.overallHeight;
     const double low = lowestPoint(f);
     if (std::abs(low) > kOffGround * height)
-      add("joints", fmt::format("its lowest place is {:.2f} modules {} the ground", std::abs(low), low > 0 ? "above" : "under"),
+      add("joints",
+          fmt::format("its lowest place is {:.2f} modules {} the ground", std::abs(low),
+                      low > 0 ? "above" : "under"),
           "let it stand at z = 0");
     bool any = false;
     std::vector<std::pair<std::string, double>> legs;
@@ -147,8 +162,9 @@ private:
         for (size_t i = 0; i < tube.slabBone.size(); ++i) {
           const FigureBone& b = f.bones[static_cast<size_t>(tube.slabBone[i])];
           // Toes belong to the leg that carries them.
-          const bool carried = b.limb == static_cast<int>(l) ||
-                               (b.parent >= 0 && f.bones[static_cast<size_t>(b.parent)].limb == static_cast<int>(l));
+          const bool carried =
+              b.limb == static_cast<int>(l) ||
+              (b.parent >= 0 && f.bones[static_cast<size_t>(b.parent)].limb == static_cast<int>(l));
           if (!carried) continue;
           const Ring& r = tube.rings[i + 1];
           least = std::min(least, r.centre.z() - std::hypot(r.ru * r.u.z(), r.rv * r.v.z()));
@@ -158,7 +174,8 @@ private:
     }
     for (const auto& [family, least] : legs)
       if (any && least > kOffGround * height)
-        add("limbs." + family, fmt::format("its foot is {:.2f} modules off the ground", least), "bring the foot to z = 0");
+        add("limbs." + family, fmt::format("its foot is {:.2f} modules off the ground", least),
+            "bring the foot to z = 0");
   }
 
   void ratios() {
@@ -169,7 +186,8 @@ private:
       if (limb.kind == LimbKind::Trunk) {
         trunk = limb.length;
         for (const int b : limb.bones)
-          for (const Station& s : f.bones[static_cast<size_t>(b)].stations) thick = std::max(thick, std::min(s.across, s.deep));
+          for (const Station& s : f.bones[static_cast<size_t>(b)].stations)
+            thick = std::max(thick, std::min(s.across, s.deep));
       }
     if (!(trunk > 0)) {
       add("limbs", "there is no trunk with wire in it", "name one limb of kind trunk");
@@ -181,14 +199,19 @@ private:
     };
     for (const FigureLimb& limb : f.limbs) {
       if (limb.side < 0) continue;
-      for (const Bounds& b : {Bounds{LimbKind::Head, 0.06, 1.5}, Bounds{LimbKind::Neck, 0.03, 3}, Bounds{LimbKind::Leg, 0.1, 4},
-                              Bounds{LimbKind::Arm, 0.2, 3}, Bounds{LimbKind::Tail, 0.03, 4}})
+      for (const Bounds& b :
+           {Bounds{LimbKind::Head, 0.06, 1.5}, Bounds{LimbKind::Neck, 0.03, 3}, Bounds{LimbKind::Leg, 0.1, 4},
+            Bounds{LimbKind::Arm, 0.2, 3}, Bounds{LimbKind::Tail, 0.03, 4}})
         if (limb.kind == b.kind && (limb.length < b.low * trunk || limb.length > b.high * trunk))
-          add("limbs." + limb.family, fmt::format("its length is {:.2f} of the trunk's, which no creature here has", limb.length / trunk),
+          add("limbs." + limb.family,
+              fmt::format("its length is {:.2f} of the trunk's, which no creature here has",
+                          limb.length / trunk),
               "check the joints");
     }
-    if (p_.coatThickness > thick / 2) add("coat.thickness", "is more than the trunk's radius", "give it in modules");
-    if (p_.eyeDiameter > 0.6 * thick) add("eyes.diameter", "is more than half the trunk", "give it in modules");
+    if (p_.coatThickness > thick / 2)
+      add("coat.thickness", "is more than the trunk's radius", "give it in modules");
+    if (p_.eyeDiameter > 0.6 * thick)
+      add("eyes.diameter", "is more than half the trunk", "give it in modules");
   }
 
   const Pattern& p_;

@@ -55,8 +55,7 @@ private:
       range->low = pair[0].get<double>() * kRadians;
       range->high = pair[1].get<double>() * kRadians;
       if (!(range->low <= range->high)) f_.fail(where, "has its ends the wrong way round", "swap them");
-      if (range->low > 0 || range->high < 0)
-        f_.fail(where, "leaves out the neutral stance", "let it hold 0");
+      if (range->low > 0 || range->high < 0) f_.fail(where, "leaves out the neutral stance", "let it hold 0");
     }
   }
 

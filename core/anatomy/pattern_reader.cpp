@@ -172,7 +172,8 @@ private:
       }
       if (in.contains("digits")) {
         const double digits = number(in, "digits", prefix);
-        if (digits < 0 || digits > 40) fail(prefix + "digits", fmt::format("is {:g}", digits), "give 0 to 40");
+        if (digits < 0 || digits > 40)
+          fail(prefix + "digits", fmt::format("is {:g}", digits), "give 0 to 40");
         l.digits = static_cast<int>(digits);
       }
       for (const Json& bone : list(in, "bones", prefix)) {

@@ -16,7 +16,8 @@ struct Ratio {
 double widest(const Figure& f, const FigureLimb& limb) {
   double most = 0;
   for (const int b : limb.bones)
-    for (const Station& s : f.bones[static_cast<size_t>(b)].stations) most = std::max(most, (s.across + s.deep) / 2);
+    for (const Station& s : f.bones[static_cast<size_t>(b)].stations)
+      most = std::max(most, (s.across + s.deep) / 2);
   return most;
 }
 
@@ -38,7 +39,8 @@ std::vector<Ratio> ratiosOf(const Figure& f) {
   }
   out.push_back({"girth-to-body", "girth to body", "trunk", widest(f, *trunk) / trunk->length});
   if (const FigureLimb* head = first(f, LimbKind::Head); head)
-    out.push_back({"head-girth-to-girth", "head's girth to the trunk's", "head", widest(f, *head) / widest(f, *trunk)});
+    out.push_back(
+        {"head-girth-to-girth", "head's girth to the trunk's", "head", widest(f, *head) / widest(f, *trunk)});
   if (f.shoulderHeight > 0)
     out.push_back({"shoulder-to-body", "shoulder height to body", "legs", f.shoulderHeight / trunk->length});
   if (const FigureLimb* head = first(f, LimbKind::Head); head && f.eyeDiameter > 0)
@@ -49,7 +51,9 @@ std::vector<Ratio> ratiosOf(const Figure& f) {
 } // namespace
 
 double proportionSpread(const std::string& id) {
-  if (id.starts_with("tail") || id.find("toes") != std::string::npos || id.find("finger") != std::string::npos) return 0.2;
+  if (id.starts_with("tail") || id.find("toes") != std::string::npos ||
+      id.find("finger") != std::string::npos)
+    return 0.2;
   if (id.find("girth") != std::string::npos || id.starts_with("eye")) return 0.15;
   return 0.1;
 }
@@ -68,9 +72,13 @@ std::vector<Proportion> proportions(const Figure& figure, const Figure& animal) 
     std::string kind = animal.patternName;
     if (!kind.empty()) kind[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(kind[0])));
     const double percent = std::abs(r.value / it->value - 1) * 100;
-    p.sentence = p.verdict == 0 ? std::string("within the animal's range")
-                                : fmt::format("{} {:.0f} % {} for {} {}", r.part, percent, p.verdict > 0 ? "large" : "small",
-                                              std::string("aeiou").find(kind.empty() ? 'x' : kind[0]) != std::string::npos ? "an" : "a", kind);
+    p.sentence =
+        p.verdict == 0
+            ? std::string("within the animal's range")
+            : fmt::format("{} {:.0f} % {} for {} {}", r.part, percent, p.verdict > 0 ? "large" : "small",
+                          std::string("aeiou").find(kind.empty() ? 'x' : kind[0]) != std::string::npos ? "an"
+                                                                                                       : "a",
+                          kind);
     out.push_back(std::move(p));
   }
   return out;

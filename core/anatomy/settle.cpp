@@ -60,7 +60,8 @@ namespace {
 
 void lift(Pattern& pattern, double by) {
   transformPlaces(
-      pattern, [by](const Vec3& p) { return Vec3(p.x(), p.y(), p.z() + by); }, [](const Vec3& d) { return d; });
+      pattern, [by](const Vec3& p) { return Vec3(p.x(), p.y(), p.z() + by); },
+      [](const Vec3& d) { return d; });
 }
 
 } // namespace
@@ -81,8 +82,8 @@ void standOnFeet(Pattern& pattern, bool turn, double level) {
   for (int pass = 0; turn && pass < 3; ++pass) {
     const std::vector<Foot> feet = feetOf(inModules(pattern));
     if (feet.size() < 2) break;
-    const auto [back, front] = std::minmax_element(feet.begin(), feet.end(),
-                                                   [](const Foot& a, const Foot& b) { return a.x < b.x; });
+    const auto [back, front] =
+        std::minmax_element(feet.begin(), feet.end(), [](const Foot& a, const Foot& b) { return a.x < b.x; });
     if (front->x - back->x < 1e-3) break;
     const double angle = std::atan2(front->z - back->z, front->x - back->x);
     if (std::abs(angle) < 1e-9) break;

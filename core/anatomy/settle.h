@@ -7,7 +7,8 @@
 
 namespace columna {
 
-/// Applies a map of space to every place of the pattern (joints, flat parts, eyes); `turn` to every direction.
+/// Applies a map of space to every place of the pattern (joints, flat parts, eyes); `turn` to every
+/// direction.
 void transformPlaces(Pattern& pattern, const std::function<Vec3(const Vec3&)>& place,
                      const std::function<Vec3(const Vec3&)>& turn);
 
@@ -17,8 +18,8 @@ void settle(Pattern& pattern);
 /// z of the lowest place of the legs and what they carry; of everything when there are no legs. Modules.
 [[nodiscard]] double footLevel(const Pattern& pattern);
 
-/// Turns the whole pattern about the left-right axis so that its foremost and hindmost legs stand on one level (with
-/// one pair of legs or none it is not turned), and moves it so that its feet lie at `level`.
+/// Turns the whole pattern about the left-right axis so that its foremost and hindmost legs stand on one
+/// level (with one pair of legs or none it is not turned), and moves it so that its feet lie at `level`.
 void standOnFeet(Pattern& pattern, bool turn, double level);
 
 } // namespace columna

@@ -22,7 +22,8 @@ bool usual(const std::pair<const std::string, double>& each) { return each.secon
 /// Walks the bones of one side from the root outwards with their new lengths.
 class Stretcher {
 public:
-  Stretcher(const Pattern& pattern, const std::map<std::string, double>& lengths) : p_(pattern), lengths_(lengths) {}
+  Stretcher(const Pattern& pattern, const std::map<std::string, double>& lengths)
+      : p_(pattern), lengths_(lengths) {}
 
   void run(Pattern& out) {
     const bool sided = std::any_of(lengths_.begin(), lengths_.end(), [](const auto& each) {
@@ -122,13 +123,15 @@ GirthChange changeAt(const std::array<GirthChange, 3>& places, double at) {
   const GirthChange& a = places[later ? 1 : 0];
   const GirthChange& b = places[later ? 2 : 1];
   const double t = later ? (at - 0.5) * 2 : at * 2;
-  return {a.across + t * (b.across - a.across), a.deep + t * (b.deep - a.deep), a.lift + t * (b.lift - a.lift)};
+  return {a.across + t * (b.across - a.across), a.deep + t * (b.deep - a.deep),
+          a.lift + t * (b.lift - a.lift)};
 }
 
 void applyGirths(Pattern& out, const Shape& shape) {
   const auto find = [&](const PatternBone& b, int place, int side) {
     for (const std::string& bone : {sidedKey(b.id, side), b.id})
-      if (const auto it = shape.girths.find(girthKey(bone, place)); it != shape.girths.end()) return it->second;
+      if (const auto it = shape.girths.find(girthKey(bone, place)); it != shape.girths.end())
+        return it->second;
     return GirthChange();
   };
   const auto changed = [&](const PatternBone& b, int side) {
@@ -188,8 +191,22 @@ std::string girthKey(const std::string& bone, int place) {
   return bone + "@" + at[static_cast<size_t>(place)];
 }
 
-Pattern shaped(const Pattern& pattern, const Shape& shape) {
-  if (shape.none()) return pattern;
+namespace {
+
+/// Whether the change can lift a foot or sink it.
+bool movesFeet(const Pattern& pattern, const Shape& shape) {
+  if (!(shape.character == Character()) || !std::all_of(shape.lengths.begin(), shape.lengths.end(), usual))
+    return true;
+  return std::any_of(shape.girths.begin(), shape.girths.end(), [&](const auto& each) {
+    std::string bone = each.first.substr(0, each.first.find('@'));
+    for (const char* side : {"left-", "right-"})
+      if (bone.starts_with(side)) bone = bone.substr(std::string_view(side).size());
+    const PatternLimb* limb = pattern.limbOf(bone);
+    return limb && (limb->kind == LimbKind::Leg || limb->kind == LimbKind::Digits);
+  });
+}
+
+Pattern reshaped(const Pattern& pattern, const Shape& shape, bool stand) {
   Pattern out = shape.character == Character() ? pattern : withCharacter(pattern, shape.character);
   const bool stretched = !std::all_of(shape.lengths.begin(), shape.lengths.end(), usual);
   if (stretched) {
@@ -197,10 +214,16 @@ Pattern shaped(const Pattern& pattern, const Shape& shape) {
     Stretcher(before, shape.lengths).run(out);
   }
   applyGirths(out, shape);
-  standOnFeet(out, stretched, footLevel(pattern));
+  if (stand && movesFeet(pattern, shape)) standOnFeet(out, stretched, footLevel(pattern));
   applyMoved(out, shape);
   followMeasures(pattern, out);
   return out;
+}
+
+} // namespace
+
+Pattern shaped(const Pattern& pattern, const Shape& shape) {
+  return shape.none() ? pattern : reshaped(pattern, shape, true);
 }
 
 std::optional<Problem> shapeProblem(const Pattern& pattern, const Shape& shape) {
@@ -209,29 +232,33 @@ std::optional<Problem> shapeProblem(const Pattern& pattern, const Shape& shape) 
     const char* name;
     double value, low, high;
   };
-  for (const Dial& d : {Dial{"head", c.head, 0.5, 3}, Dial{"muzzle", c.muzzle, 0.3, 2}, Dial{"legs", c.legs, 0.3, 2},
-                        Dial{"eyes", c.eyes, 0.5, 4}, Dial{"eyes lower", c.eyesLower, -0.2, 0.4},
-                        Dial{"girth", c.girth, 0.5, 2}})
+  for (const Dial& d : {Dial{"head", c.head, 0.5, 3}, Dial{"muzzle", c.muzzle, 0.3, 2},
+                        Dial{"legs", c.legs, 0.3, 2}, Dial{"eyes", c.eyes, 0.5, 4},
+                        Dial{"eyes lower", c.eyesLower, -0.2, 0.4}, Dial{"girth", c.girth, 0.5, 2}})
     if (!(d.value >= d.low && d.value <= d.high))
-      return Problem{fmt::format("{} of {:g} is out of range", d.name, d.value), {},
+      return Problem{fmt::format("{} of {:g} is out of range", d.name, d.value),
+                     {},
                      fmt::format("give {:g} to {:g}", d.low, d.high)};
   for (const auto& [bone, factor] : shape.lengths)
     if (!(factor >= 0.05 && factor <= 20))
-      return Problem{fmt::format("{} times the length of {} is out of range", factor, bone), {},
+      return Problem{fmt::format("{} times the length of {} is out of range", factor, bone),
+                     {},
                      "give a twentieth to twenty times the animal's"};
   for (const auto& [key, g] : shape.girths)
     if (!(g.across >= 0.1 && g.across <= 10 && g.deep >= 0.1 && g.deep <= 10 && std::abs(g.lift) <= 5))
-      return Problem{fmt::format("the girth at {} is out of range", key), {}, "give a tenth to ten times the animal's"};
+      return Problem{
+          fmt::format("the girth at {} is out of range", key), {}, "give a tenth to ten times the animal's"};
   for (const auto& [joint, by] : shape.moved)
     if (!by.allFinite() || by.cwiseAbs().maxCoeff() > kFarthest)
       return Problem{fmt::format("{} is moved too far", joint), {}, "put it back nearer to the animal"};
   if (shape.none()) return std::nullopt;
-  const Pattern made = shaped(pattern, shape);
+  const Pattern made = reshaped(pattern, shape, false); // standing changes no length
   for (const PatternBone& b : made.bones)
     for (const bool right : {false, true}) {
       const auto at = [&](const std::string& name) {
         if (right && made.right)
-          if (const auto own = made.right->joints.find(name); own != made.right->joints.end()) return own->second;
+          if (const auto own = made.right->joints.find(name); own != made.right->joints.end())
+            return own->second;
         return made.joints.at(name);
       };
       if ((at(b.to) - at(b.from)).norm() < kShortest)

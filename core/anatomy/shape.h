@@ -1,5 +1,5 @@
-// Shape: what the maker changed of an animal's proportions. A shape and a pattern make a new pattern, from which
-// everything else follows as from any other.
+// Shape: what the maker changed of an animal's proportions. A shape and a pattern make a new pattern, from
+// which everything else follows as from any other.
 #pragma once
 
 #include "anatomy/pattern.h"
@@ -18,8 +18,9 @@ struct Character {
   [[nodiscard]] bool operator==(const Character&) const = default;
 };
 
-/// The dial "true to life, young, toy": 0, 1, 2 and anything between. Only the girth is left at 1. Values follow
-/// bench practice [E]: a young head is a quarter larger and a toy's more than half, eyes sit lower and larger.
+/// The dial "true to life, young, toy": 0, 1, 2 and anything between. Only the girth is left at 1. Values
+/// follow bench practice [E]: a young head is a quarter larger and a toy's more than half, eyes sit lower and
+/// larger.
 [[nodiscard]] Character characterAt(double age);
 
 /// A change of the section at the beginning, middle or end of a bone.
@@ -34,18 +35,18 @@ struct GirthChange {
 /// Keys are the pattern's names, for both sides; with "left-" or "right-" before them, for one side alone.
 struct Shape {
   Character character;
-  std::map<std::string, double> lengths;       ///< bone: factor on its length, 0.05 to 20
-  std::map<std::string, Vec3> moved;           ///< joint: how far it is moved, modules, left-hand for both
-  std::map<std::string, GirthChange> girths;   ///< "forearm@0", "forearm@0.5", "forearm@1"
+  std::map<std::string, double> lengths;     ///< bone: factor on its length, 0.05 to 20
+  std::map<std::string, Vec3> moved;         ///< joint: how far it is moved, modules, left-hand for both
+  std::map<std::string, GirthChange> girths; ///< "forearm@0", "forearm@0.5", "forearm@1"
 
   /// Whether it changes nothing.
   [[nodiscard]] bool none() const;
   [[nodiscard]] bool operator==(const Shape&) const = default;
 };
 
-/// The pattern in that shape: character first, then lengths (bones keep their direction, and what they carry goes
-/// along), then the whole stands on its feet again, then girths and moved joints. Its measures follow. A shape
-/// that changes nothing gives the pattern itself, to the last bit.
+/// The pattern in that shape: character first, then lengths (bones keep their direction, and what they carry
+/// goes along), then the whole stands on its feet again, then girths and moved joints. Its measures follow. A
+/// shape that changes nothing gives the pattern itself, to the last bit.
 [[nodiscard]] Pattern shaped(const Pattern& pattern, const Shape& shape);
 
 /// Refuses a shape no figure can have, in one sentence: a bone shorter than 0.005 modules, a factor or an

@@ -78,12 +78,15 @@ std::optional<Problem> sizeProblem(SizeBy by, double mm) {
   }
   const bool whole = by != SizeBy::HeadLength && by != SizeBy::Limb;
   const double smallest = whole ? kSmallestMm : kSmallestPart;
-  const std::string range = fmt::format("give a {} from {:g} mm to {:g} m", word(by), smallest, kLargestMm / 1000);
+  const std::string range =
+      fmt::format("give a {} from {:g} mm to {:g} m", word(by), smallest, kLargestMm / 1000);
   if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
   if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
-  if (mm < smallest) return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
+  if (mm < smallest)
+    return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
   if (mm > kLargestMm)
-    return Problem{fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
+    return Problem{
+        fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
   return std::nullopt;
 }
 
@@ -104,30 +107,40 @@ Result<double> parseScale(std::string_view text) {
 }
 
 Result<double> scaleOf(const Pattern& pattern, const Sizing& sizing) {
+  return scaleOf(pattern, inModules(pattern), sizing);
+}
+
+Result<double> scaleOf(const Pattern& pattern, const Figure& unit, const Sizing& sizing) {
   if (auto problem = sizeProblem(sizing.by, sizing.mm)) return *problem;
   double scale = 0;
   if (sizing.by == SizeBy::Scale) {
     scale = pattern.lifeMm / (pattern.lifeModules * sizing.mm);
   } else {
-    const double modules = modulesOf(pattern, sizing);
+    const double modules = lengthOf(unit, pattern, sizing.by, sizing.limb);
     if (!(modules > 0))
-      return Problem{fmt::format("this animal has no {} to size it by", sizing.by == SizeBy::Limb ? sizing.limb : "head"),
-                     {}, "size it by its height"};
+      return Problem{fmt::format("this animal has no {} to size it by",
+                                 sizing.by == SizeBy::Limb ? sizing.limb : "head"),
+                     {},
+                     "size it by its height"};
     scale = sizing.mm / modules;
   }
-  if (sizing.by != SizeBy::OverallHeight && sizing.by != SizeBy::ShoulderHeight && sizing.by != SizeBy::BodyLength) {
-    const double height = inModules(pattern).overallHeight * scale;
+  if (sizing.by != SizeBy::OverallHeight && sizing.by != SizeBy::ShoulderHeight &&
+      sizing.by != SizeBy::BodyLength) {
+    const double height = unit.overallHeight * scale;
     if (height < kSmallestMm || height > kLargestMm)
-      return Problem{fmt::format("with that the figure would be {:.3g} mm high", height), {},
-                     fmt::format("heights from {:g} mm to {:g} m can be planned", kSmallestMm, kLargestMm / 1000)};
+      return Problem{
+          fmt::format("with that the figure would be {:.3g} mm high", height),
+          {},
+          fmt::format("heights from {:g} mm to {:g} m can be planned", kSmallestMm, kLargestMm / 1000)};
   }
   return scale;
 }
 
 Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing) {
-  const auto scale = scaleOf(pattern, sizing);
+  Figure unit = inModules(pattern);
+  const auto scale = scaleOf(pattern, unit, sizing);
   if (!scale) return scale.problem();
-  return figureAtScale(pattern, *scale);
+  return scaledTo(std::move(unit), *scale);
 }
 
 } // namespace columna

@@ -91,7 +91,9 @@ std::pair<double, double> spreads(const std::vector<Pair>& pairs) {
   return {std::sqrt(half + root), std::sqrt(std::max(0.0, half - root))};
 }
 
-double length(const Pattern& p, const PatternBone& b) { return (p.joints.at(b.to) - p.joints.at(b.from)).norm(); }
+double length(const Pattern& p, const PatternBone& b) {
+  return (p.joints.at(b.to) - p.joints.at(b.from)).norm();
+}
 
 /// Distances along the bones from one joint to all others of the pattern (sides folded onto each other).
 std::map<std::string, double> alongBones(const Pattern& p, const std::string& from) {
@@ -138,7 +140,8 @@ std::optional<Vec3> jointPlace(const Pattern& pattern, const std::string& sided)
   if (found == pattern.joints.end()) return std::nullopt;
   if (s.side >= 0) return found->second;
   if (pattern.right)
-    if (const auto own = pattern.right->joints.find(s.name); own != pattern.right->joints.end()) return own->second;
+    if (const auto own = pattern.right->joints.find(s.name); own != pattern.right->joints.end())
+      return own->second;
   return Vec3(found->second.x(), -found->second.y(), found->second.z());
 }
 
@@ -207,11 +210,12 @@ std::string landmarkWords(const Pattern& pattern, const std::string& sided, View
 Result<Similarity> fitSimilarity(const Pattern& pattern, const Photo& photo) {
   const std::vector<Pair> pairs = pairsOf(pattern, photo);
   if (pairs.size() < 2)
-    return Problem{fmt::format("{} landmark{} placed, two are needed", pairs.size(), pairs.size() == 1 ? " is" : "s are"),
-                   {}, "click the next one on the picture"};
+    return Problem{fmt::format("{} landmark{} placed, two are needed", pairs.size(),
+                               pairs.size() == 1 ? " is" : "s are"),
+                   {},
+                   "click the next one on the picture"};
   const auto [wide, narrow] = spreads(pairs);
-  if (wide < 2)
-    return Problem{"the landmarks all lie on one spot", {}, "place them where the joints are"};
+  if (wide < 2) return Problem{"the landmarks all lie on one spot", {}, "place them where the joints are"};
   if (pairs.size() >= 3 && narrow < 1e-3 * wide)
     return Problem{"the landmarks lie in one line", {}, "place one off the line, such as a foot"};
   const Fitted plain = fitOne(pairs, false);
@@ -239,7 +243,8 @@ Result<std::map<std::string, Vec2>> proposeLandmarks(const Pattern& pattern, con
       if (!mine) continue;
       for (const std::string& id : limb.bones)
         for (const std::string& name : {pattern.bone(id)->from, pattern.bone(id)->to})
-          if (const auto placed = photo.landmarks.find(sidedJoint(pattern, name, s.side)); placed != photo.landmarks.end())
+          if (const auto placed = photo.landmarks.find(sidedJoint(pattern, name, s.side));
+              placed != photo.landmarks.end())
             own.landmarks[placed->first] = placed->second;
       break;
     }
@@ -313,10 +318,12 @@ std::vector<TracedBone> traceBones(const Pattern& pattern, const std::vector<Pho
   return out;
 }
 
-Shape adoptTrace(Shape shape, const std::vector<TracedBone>& traced, bool average, const std::set<std::string>& only) {
+Shape adoptTrace(Shape shape, const std::vector<TracedBone>& traced, bool average,
+                 const std::set<std::string>& only) {
   std::map<std::string, std::map<int, std::vector<double>>> ratios;
   for (const TracedBone& t : traced)
-    if (t.reliable && !t.turnedAway && (only.empty() || only.contains(t.bone))) ratios[t.bone][t.side].push_back(t.ratio);
+    if (t.reliable && !t.turnedAway && (only.empty() || only.contains(t.bone)))
+      ratios[t.bone][t.side].push_back(t.ratio);
   const auto mean = [](const std::vector<double>& all) {
     double sum = 0;
     for (const double r : all) sum += r;

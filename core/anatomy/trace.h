@@ -1,8 +1,8 @@
 // Tracing a photo: landmarks clicked on a picture, the pattern fitted to them, and every bone of the picture
 // against the pattern's.
 //
-// The fit is a similarity (turn, scale, shift; least squares, Umeyama 1991), then limb by limb where two or more
-// of a limb's landmarks are placed.
+// The fit is a similarity (turn, scale, shift; least squares, Umeyama 1991), then limb by limb where two or
+// more of a limb's landmarks are placed.
 #pragma once
 
 #include "anatomy/outline.h"
@@ -24,8 +24,8 @@ struct Photo {
 
 /// Model (modules, y up in the view's plane) to picture.
 struct Similarity {
-  double scale = 1; ///< pixels per module
-  double turn = 0;  ///< radians, in the picture with its y turned up
+  double scale = 1;     ///< pixels per module
+  double turn = 0;      ///< radians, in the picture with its y turned up
   bool flipped = false; ///< the picture shows the animal facing the other way
   Vec2 shift{0, 0};
 
@@ -33,8 +33,8 @@ struct Similarity {
   [[nodiscard]] Vec2 toModel(const Vec2& picture) const;
 };
 
-/// Joints to ask for, in an order that settles the fit soon: ends far apart first, then the rest in body order.
-/// Sided ids; in the side view the near (right) side only, the far side's after them.
+/// Joints to ask for, in an order that settles the fit soon: ends far apart first, then the rest in body
+/// order. Sided ids; in the side view the near (right) side only, the far side's after them.
 [[nodiscard]] std::vector<std::string> landmarksOf(const Pattern& pattern, View view);
 
 /// What to call a landmark: "elbow" for "right-elbow", "left elbow (far side)" for the other.
@@ -47,26 +47,29 @@ struct Similarity {
 /// open which way up the animal is; upright is taken).
 [[nodiscard]] Result<Similarity> fitSimilarity(const Pattern& pattern, const Photo& photo);
 
-/// Where every landmark not placed yet should lie: by the fit, drawn towards the placed ones nearest to it along
-/// the bones, by the limb's own fit where two of it are placed. Errors as fitSimilarity.
-[[nodiscard]] Result<std::map<std::string, Vec2>> proposeLandmarks(const Pattern& pattern, const Photo& photo);
+/// Where every landmark not placed yet should lie: by the fit, drawn towards the placed ones nearest to it
+/// along the bones, by the limb's own fit where two of it are placed. Errors as fitSimilarity.
+[[nodiscard]] Result<std::map<std::string, Vec2>> proposeLandmarks(const Pattern& pattern,
+                                                                   const Photo& photo);
 
 /// A bone of the picture against the pattern's.
 struct TracedBone {
   std::string bone; ///< the pattern's id
   int side = 0;     ///< +1 left, -1 right, 0 midline
   View view = View::Side;
-  double ratio = 1;        ///< picture over pattern, both in their own scale
-  bool reliable = true;    ///< false: it points towards the camera in the pattern, so its length is not to be had here
+  double ratio = 1; ///< picture over pattern, both in their own scale
+  bool reliable =
+      true; ///< false: it points towards the camera in the pattern, so its length is not to be had here
   bool turnedAway = false; ///< much shorter than its twin: probably turned to the camera
 };
 
-/// All bones with both ends placed, over all pictures, in body order. Ratios are against the scale that fits all
-/// the reliable bones of a picture best.
+/// All bones with both ends placed, over all pictures, in body order. Ratios are against the scale that fits
+/// all the reliable bones of a picture best.
 [[nodiscard]] std::vector<TracedBone> traceBones(const Pattern& pattern, const std::vector<Photo>& photos);
 
-/// A shape with those bones' lengths taken over. `average`: both sides of a pair take their mean; otherwise each
-/// side keeps its own. Unreliable ones and those turned away are left out. `only`: these bones, or all when empty.
+/// A shape with those bones' lengths taken over. `average`: both sides of a pair take their mean; otherwise
+/// each side keeps its own. Unreliable ones and those turned away are left out. `only`: these bones, or all
+/// when empty.
 [[nodiscard]] Shape adoptTrace(Shape shape, const std::vector<TracedBone>& traced, bool average,
                                const std::set<std::string>& only = {});
 

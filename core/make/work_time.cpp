@@ -22,7 +22,8 @@ Result<Pace> readPace(std::string_view json, const std::string& file) {
   };
   for (const Field& f :
        {Field{"wire_minutes_per_piece", &pace.wirePiece}, Field{"wire_minutes_per_bend", &pace.wireBend},
-        Field{"soft", &pace.coreSoft, "core_minutes_per_cm3"}, Field{"medium", &pace.coreMedium, "core_minutes_per_cm3"},
+        Field{"soft", &pace.coreSoft, "core_minutes_per_cm3"},
+        Field{"medium", &pace.coreMedium, "core_minutes_per_cm3"},
         Field{"firm", &pace.coreFirm, "core_minutes_per_cm3"}, Field{"core_minutes_per_limb", &pace.coreLimb},
         Field{"coat_minutes_per_cm2", &pace.coatArea}, Field{"digit_minutes", &pace.digit},
         Field{"head_minutes", &pace.head}, Field{"low_share", &pace.low}, Field{"high_share", &pace.high}}) {
@@ -36,7 +37,8 @@ Result<Pace> readPace(std::string_view json, const std::string& file) {
   return pace;
 }
 
-WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces, const Pace& pace) {
+WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces,
+                  const Pace& pace) {
   WorkTime out;
   for (const Piece& piece : pieces) {
     out.wire += pace.wirePiece;

@@ -10,13 +10,13 @@ namespace columna {
 
 /// Minutes for each kind of work, from data/work/pace.json [E]. One's own recorded times replace it later.
 struct Pace {
-  double wirePiece = 0, wireBend = 0;                 ///< minutes a piece, a bend
-  double coreSoft = 0, coreMedium = 0, coreFirm = 0;  ///< minutes a cm3 of felted core
-  double coreLimb = 0;                                ///< minutes a limb, to start and join it
-  double coatArea = 0;                                ///< minutes a cm2 of coat
-  double digit = 0;                                   ///< minutes a toe or finger
-  double head = 0;                                    ///< minutes for the face
-  double low = 1, high = 1;                           ///< the range, as shares of the estimate
+  double wirePiece = 0, wireBend = 0;                ///< minutes a piece, a bend
+  double coreSoft = 0, coreMedium = 0, coreFirm = 0; ///< minutes a cm3 of felted core
+  double coreLimb = 0;                               ///< minutes a limb, to start and join it
+  double coatArea = 0;                               ///< minutes a cm2 of coat
+  double digit = 0;                                  ///< minutes a toe or finger
+  double head = 0;                                   ///< minutes for the face
+  double low = 1, high = 1;                          ///< the range, as shares of the estimate
   std::string source;
 };
 

@@ -164,10 +164,11 @@ std::optional<Problem> beyondLimits(const Pattern& pattern, const PatternPose& p
                           Each{"twist", turn.twist, b->twist}})
       if (e.turned < e.range.low - slack || e.turned > e.range.high + slack) {
         constexpr double degrees = 180 / std::numbers::pi;
-        return Problem{fmt::format("pose \"{}\" turns {} by {:.0f}° in {}, its joint allows {:.0f} to {:.0f}°",
-                                   pose.name, key, e.turned * degrees, e.word, e.range.low * degrees,
-                                   e.range.high * degrees),
-                       pattern.id, "lessen the turn or widen limits_deg"};
+        return Problem{
+            fmt::format("pose \"{}\" turns {} by {:.0f}° in {}, its joint allows {:.0f} to {:.0f}°",
+                        pose.name, key, e.turned * degrees, e.word, e.range.low * degrees,
+                        e.range.high * degrees),
+            pattern.id, "lessen the turn or widen limits_deg"};
       }
   }
   return std::nullopt;

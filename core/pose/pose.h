@@ -1,15 +1,15 @@
-// Posing: a pattern in another stance. Each bone turns about its own hinge axes, carried along by the bone that
-// carries it; afterwards the figure settles onto the ground.
+// Posing: a pattern in another stance. Each bone turns about its own hinge axes, carried along by the bone
+// that carries it; afterwards the figure settles onto the ground.
 #pragma once
 
 #include "anatomy/pattern.h"
 
 namespace columna {
 
-/// The pattern in that stance, its right-hand side apart (Pattern::right). Turns are about the neutral axes, the
-/// twist first, then side, then flex; a right copy turns as the mirror image of the left unless it has a turn of
-/// its own. Limits are not enforced: see beyondLimits(). Lengths and girths are kept; the lowest point lies at
-/// z = 0.
+/// The pattern in that stance, its right-hand side apart (Pattern::right). Turns are about the neutral axes,
+/// the twist first, then side, then flex; a right copy turns as the mirror image of the left unless it has a
+/// turn of its own. Limits are not enforced: see beyondLimits(). Lengths and girths are kept; the lowest
+/// point lies at z = 0.
 [[nodiscard]] Pattern posed(const Pattern& pattern, const PatternPose& pose);
 
 /// The first bone of the pose that turns further than its joint allows, as a sentence; nothing when all are

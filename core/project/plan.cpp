@@ -192,20 +192,23 @@ Result<Plan> figureOf(const Project& project, const Pattern& pattern) {
   Plan out;
   if (auto problem = shapeProblem(pattern, project.shape)) return *problem;
   out.pattern = shaped(pattern, project.shape);
-  auto scale = scaleOf(out.pattern, project.size);
+  Figure unit = inModules(out.pattern);
+  auto scale = scaleOf(out.pattern, unit, project.size);
   if (!scale) return scale.problem();
   double mmPerModule = *scale;
   if (!project.made.empty()) {
-    auto fit = fitMadeParts(figureAtScale(out.pattern, mmPerModule), project.shape, project.made);
+    auto fit = fitMadeParts(scaledTo(unit, mmPerModule), project.shape, project.made);
     if (!fit) return fit.problem();
     out.made = std::move(fit).value();
     if (auto problem = shapeProblem(pattern, out.made.shape)) return *problem;
-    if (!(out.made.shape == project.shape)) out.pattern = shaped(pattern, out.made.shape);
+    if (!(out.made.shape == project.shape)) {
+      out.pattern = shaped(pattern, out.made.shape);
+      unit = inModules(out.pattern);
+    }
     if (out.made.ratio != 1) mmPerModule *= out.made.ratio;
-    if (auto problem = sizeProblem(SizeBy::OverallHeight, inModules(out.pattern).overallHeight * mmPerModule))
-      return *problem;
+    if (auto problem = sizeProblem(SizeBy::OverallHeight, unit.overallHeight * mmPerModule)) return *problem;
   }
-  out.figure = figureAtScale(out.pattern, mmPerModule);
+  out.figure = scaledTo(std::move(unit), mmPerModule);
   Shape character;
   character.character = project.shape.character;
   if (!(project.shape == character) || !project.made.empty())
@@ -215,12 +218,16 @@ Result<Plan> figureOf(const Project& project, const Pattern& pattern) {
 
 } // namespace
 
-Result<Plan> plan(const Project& project, const Catalog& catalog) {
+Result<Plan> planFigure(const Project& project, const Catalog& catalog) {
   const Pattern* pattern = catalog.pattern(project.pattern);
   if (!pattern)
     return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
                    "choose another animal, or put its file in the patterns folder"};
-  auto begun = figureOf(project, *pattern);
+  return figureOf(project, *pattern);
+}
+
+Result<Plan> plan(const Project& project, const Catalog& catalog) {
+  auto begun = planFigure(project, catalog);
   if (!begun) return begun.problem();
   return Planner(project, catalog, std::move(begun).value()).run();
 }

@@ -65,6 +65,11 @@ struct Plan {
 /// have.
 [[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog);
 
+/// The first part of a plan alone: pattern, figure, animal and made parts; nothing else is filled in. For
+/// showing a figure under the hand, when the rest follows a little later. Errors as plan(), but for the
+/// wire's.
+[[nodiscard]] Result<Plan> planFigure(const Project& project, const Catalog& catalog);
+
 /// Findings of a plan otherwise complete.
 [[nodiscard]] std::vector<Finding> findingsOf(const Project& project, const Plan& plan);
 

@@ -103,13 +103,15 @@ private:
     const Json& size = json_["size"];
     const std::string by = text(size, "by");
     bool known = false;
-    for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength, SizeBy::HeadLength,
-                              SizeBy::Limb, SizeBy::Scale})
+    for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength,
+                              SizeBy::HeadLength, SizeBy::Limb, SizeBy::Scale})
       if (by == sizeKey(each)) {
         p.size.by = each;
         known = true;
       }
-    if (!known) fail("size.by", fmt::format("is \"{}\"", by), "use height, shoulder_height, body_length, head_length, limb or scale");
+    if (!known)
+      fail("size.by", fmt::format("is \"{}\"", by),
+           "use height, shoulder_height, body_length, head_length, limb or scale");
     p.size.mm = number(size, "mm"); // of a scale: how many times smaller than life
     if (p.size.by == SizeBy::Limb) p.size.limb = text(size, "limb");
     if (const auto problem = sizeProblem(p.size.by, p.size.mm))

@@ -23,7 +23,8 @@ std::optional<Problem> settledByParts(const Project& project) {
 
 /// Height at which `amount` reaches `wanted`; amount rises with height, about as its third power.
 Result<double> solve(const Project& project, const Catalog& catalog, double wanted,
-                     const std::function<double(const Plan&)>& amount, double close, const std::string& what) {
+                     const std::function<double(const Plan&)>& amount, double close,
+                     const std::string& what) {
   double low = kSmallestMm;
   double high = kLargestMm;
   const auto at = [&](double height) -> Result<double> {
@@ -36,9 +37,10 @@ Result<double> solve(const Project& project, const Catalog& catalog, double want
   if (!least) return least.problem();
   if (!most) return most.problem();
   if (wanted < *least || wanted > *most)
-    return Problem{fmt::format("no figure of this animal takes {}", what), {},
-                   fmt::format("from {:g} mm to {:g} m high it takes {:.3g} to {:.3g}", kSmallestMm, kLargestMm / 1000,
-                               *least, *most)};
+    return Problem{fmt::format("no figure of this animal takes {}", what),
+                   {},
+                   fmt::format("from {:g} mm to {:g} m high it takes {:.3g} to {:.3g}", kSmallestMm,
+                               kLargestMm / 1000, *least, *most)};
   double fLow = std::cbrt(*least) - std::cbrt(wanted);
   double fHigh = std::cbrt(*most) - std::cbrt(wanted);
   // False position on the cube root, which is nearly a straight line (Illinois rule against a sticking end).
@@ -90,8 +92,9 @@ Result<double> heightForCore(const Project& project, const Catalog& catalog, dou
   if (!(grams > 0) || !std::isfinite(grams))
     return Problem{fmt::format("{:g} g of wool makes nothing", grams), {}, "give an amount above 0"};
   if (auto problem = settledByParts(project)) return *problem;
-  return solve(project, catalog, grams, [](const Plan& p) { return p.totals.core; }, 0.01,
-               fmt::format("{:g} g of core wool", grams));
+  return solve(
+      project, catalog, grams, [](const Plan& p) { return p.totals.core; }, 0.01,
+      fmt::format("{:g} g of core wool", grams));
 }
 
 Result<double> heightForWire(const Project& project, const Catalog& catalog, double length) {
@@ -99,7 +102,8 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
     return Problem{fmt::format("{:g} mm of wire makes nothing", length), {}, "give a length above 0"};
   if (auto problem = settledByParts(project)) return *problem;
   const auto cut = [](const Plan& p) { return p.totals.wireLength; };
-  // Lengths jump where the gauge does, so the answer is closed in from below: the last height that still fits.
+  // Lengths jump where the gauge does, so the answer is closed in from below: the last height that still
+  // fits.
   double low = kSmallestMm;
   double high = kLargestMm;
   const auto least = planAt(project, catalog, low);
@@ -107,9 +111,10 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
   if (!least) return least.problem();
   if (!most) return most.problem();
   if (cut(*least) > length || cut(*most) < length)
-    return Problem{fmt::format("no figure of this animal takes {:g} mm of wire", length), {},
-                   fmt::format("from {:g} mm to {:g} m high it takes {:.0f} to {:.0f} mm", kSmallestMm, kLargestMm / 1000,
-                               cut(*least), cut(*most))};
+    return Problem{fmt::format("no figure of this animal takes {:g} mm of wire", length),
+                   {},
+                   fmt::format("from {:g} mm to {:g} m high it takes {:.0f} to {:.0f} mm", kSmallestMm,
+                               kLargestMm / 1000, cut(*least), cut(*most))};
   while (high - low > 1e-4 * low) {
     const double mid = std::sqrt(low * high);
     const auto made = planAt(project, catalog, mid);

@@ -28,8 +28,8 @@ struct SmallPart {
 };
 
 /// Of a pair only the left one is named. Takes a dozen plans a thin limb; `stop` ends it early.
-[[nodiscard]] std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog, const Plan& plan,
-                                                const std::atomic<bool>* stop = nullptr);
+[[nodiscard]] std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog,
+                                                const Plan& plan, const std::atomic<bool>* stop = nullptr);
 
 /// One height of the scale chart.
 struct ScaleRow {
@@ -39,9 +39,9 @@ struct ScaleRow {
   double hours = 0;
 };
 
-/// From half to double the height of the plan in eighths of an octave, that height in the middle (row 8). Heights
-/// no figure can have are left out. `stop` ends it early.
-[[nodiscard]] std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog, const Plan& plan,
-                                               const std::atomic<bool>* stop = nullptr);
+/// From half to double the height of the plan in eighths of an octave, that height in the middle (row 8).
+/// Heights no figure can have are left out. `stop` ends it early.
+[[nodiscard]] std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog,
+                                               const Plan& plan, const std::atomic<bool>* stop = nullptr);
 
 } // namespace columna

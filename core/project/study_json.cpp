@@ -14,12 +14,13 @@ struct Bad {
   Problem problem;
 };
 
-constexpr std::array<std::pair<const char*, double Character::*>, 6> kDials{{{"head", &Character::head},
-                                                                              {"muzzle", &Character::muzzle},
-                                                                              {"legs", &Character::legs},
-                                                                              {"eyes", &Character::eyes},
-                                                                              {"eyes_lower", &Character::eyesLower},
-                                                                              {"girth", &Character::girth}}};
+constexpr std::array<std::pair<const char*, double Character::*>, 6> kDials{
+    {{"head", &Character::head},
+     {"muzzle", &Character::muzzle},
+     {"legs", &Character::legs},
+     {"eyes", &Character::eyes},
+     {"eyes_lower", &Character::eyesLower},
+     {"girth", &Character::girth}}};
 
 constexpr std::array<std::pair<const char*, View>, 3> kViews{
     {{"side", View::Side}, {"front", View::Front}, {"above", View::Above}}};
@@ -47,11 +48,13 @@ private:
     return value;
   }
   double number(const Json& in, const std::string& key, const std::string& field) const {
-    if (!in.contains(key) || !in[key].is_number()) fail(field + "." + key, "is missing or not a number", "write a plain number");
+    if (!in.contains(key) || !in[key].is_number())
+      fail(field + "." + key, "is missing or not a number", "write a plain number");
     return in[key].get<double>();
   }
   std::string text(const Json& in, const std::string& key, const std::string& field) const {
-    if (!in.contains(key) || !in[key].is_string()) fail(field + "." + key, "is missing or not text", "write it in quotation marks");
+    if (!in.contains(key) || !in[key].is_string())
+      fail(field + "." + key, "is missing or not text", "write it in quotation marks");
     return in[key].get<std::string>();
   }
 
@@ -64,11 +67,13 @@ private:
     }
     if (in.contains("lengths")) {
       const Json& lengths = group(in["lengths"], "shape.lengths");
-      for (const auto& [bone, factor] : lengths.items()) shape.lengths[bone] = number(lengths, bone, "shape.lengths");
+      for (const auto& [bone, factor] : lengths.items())
+        shape.lengths[bone] = number(lengths, bone, "shape.lengths");
     }
     if (in.contains("moved"))
       for (const auto& [joint, by] : group(in["moved"], "shape.moved").items()) {
-        if (!by.is_array() || by.size() != 3 || !by[0].is_number() || !by[1].is_number() || !by[2].is_number())
+        if (!by.is_array() || by.size() != 3 || !by[0].is_number() || !by[1].is_number() ||
+            !by[2].is_number())
           fail("shape.moved." + joint, "is not an offset", "give [x, y, z] in modules");
         shape.moved[joint] = Vec3(by[0].get<double>(), by[1].get<double>(), by[2].get<double>());
       }
@@ -112,14 +117,16 @@ private:
         fail(field, "has a size no picture has", "take the picture in anew");
       if (each.contains("straighten_rad")) photo.straighten = number(each, "straighten_rad", field);
       if (each.contains("mm_per_pixel")) photo.mmPerPixel = number(each, "mm_per_pixel", field);
-      if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0) fail(field + ".mm_per_pixel", "is below zero", "take it out");
+      if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0)
+        fail(field + ".mm_per_pixel", "is below zero", "take it out");
       if (each.contains("landmarks"))
         for (const auto& [joint, at] : group(each["landmarks"], field + ".landmarks").items()) {
           if (!at.is_array() || at.size() != 2 || !at[0].is_number() || !at[1].is_number())
             fail(field + ".landmarks." + joint, "is not a place", "give [x, y] in pixels");
           photo.landmarks[joint] = Vec2(at[0].get<double>(), at[1].get<double>());
         }
-      if (p_.photos.size() >= kMostPhotos) fail("photos", "holds more than three pictures", "leave one for each view");
+      if (p_.photos.size() >= kMostPhotos)
+        fail("photos", "holds more than three pictures", "leave one for each view");
       p_.photos.push_back(std::move(photo));
     }
   }
@@ -135,7 +142,8 @@ Json shapeToJson(const Shape& shape) {
     for (const auto& [key, dial] : kDials) out["character"][key] = shape.character.*dial;
   for (const auto& [bone, factor] : shape.lengths) out["lengths"][bone] = factor;
   for (const auto& [joint, by] : shape.moved) out["moved"][joint] = {by.x(), by.y(), by.z()};
-  for (const auto& [key, g] : shape.girths) out["girths"][key] = {{"across", g.across}, {"deep", g.deep}, {"lift", g.lift}};
+  for (const auto& [key, g] : shape.girths)
+    out["girths"][key] = {{"across", g.across}, {"deep", g.deep}, {"lift", g.lift}};
   return out;
 }
 

@@ -48,12 +48,14 @@ std::string outlineSvg(const Figure& figure) {
   const double base = margin + std::max(s.high, f.high);
   const double width = std::max(s.right - s.left, a.right - a.left) + (f.right - f.left) + 3 * margin;
   const double height = base - std::min(s.low, f.low) + (a.high - a.low) + 2 * margin;
-  std::string out = fmt::format("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" "
-                                "width=\"{0:.2f}mm\" height=\"{1:.2f}mm\" viewBox=\"0 0 {0:.2f} {1:.2f}\">\n",
-                                width, height);
+  std::string out =
+      fmt::format("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" "
+                  "width=\"{0:.2f}mm\" height=\"{1:.2f}mm\" viewBox=\"0 0 {0:.2f} {1:.2f}\">\n",
+                  width, height);
   const double x = margin - std::min(s.left, a.left);
   const auto group = [&out](const char* id, const std::string& d) {
-    out += fmt::format("<g id=\"{}\"><path fill=\"none\" stroke=\"#2E2621\" stroke-width=\"0.3\" d=\"{}\"/></g>\n", id, d);
+    out += fmt::format(
+        "<g id=\"{}\"><path fill=\"none\" stroke=\"#2E2621\" stroke-width=\"0.3\" d=\"{}\"/></g>\n", id, d);
   };
   group("side", path(side, x, base));
   group("front", path(front, x + std::max(s.right, a.right) + margin - f.left, base));

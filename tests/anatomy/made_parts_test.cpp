@@ -7,7 +7,9 @@ using namespace columna::test;
 
 namespace {
 
-double lengthOf(const Plan& plan, const char* id) { return plan.figure.limbs[static_cast<size_t>(*plan.figure.limb(id))].length; }
+double lengthOf(const Plan& plan, const char* id) {
+  return plan.figure.limbs[static_cast<size_t>(*plan.figure.limb(id))].length;
+}
 
 MadePart part(const char* limb, std::optional<double> length, std::optional<double> across = {}) {
   return {limb, length, across, "2026-11-25"};
@@ -40,7 +42,9 @@ TEST(MadeParts, OnePartReSizesTheRest) {
   EXPECT_NEAR(lengthOf(after, "left-foreleg"), lengthOf(before, "left-foreleg") * 1.1, 1e-9);
   p.made = {part("trunk", trunk * 1.1, 61)};
   const Plan thick = planned(p);
-  EXPECT_NEAR(widestAcross(thick.figure, thick.figure.limbs[static_cast<size_t>(*thick.figure.limb("trunk"))]), 61, 1e-9)
+  EXPECT_NEAR(
+      widestAcross(thick.figure, thick.figure.limbs[static_cast<size_t>(*thick.figure.limb("trunk"))]), 61,
+      1e-9)
       << "made parts stay as measured";
   EXPECT_NEAR(lengthOf(thick, "tail"), lengthOf(before, "tail") * 1.1, 1e-9);
   p.made.clear();
@@ -58,7 +62,9 @@ TEST(MadeParts, SeveralAreFittedByLeastSquaresAndSayWhatIsOff) {
   const double r = (1.44 + 2 * 1.05 * 1.05) / (1.2 + 2 * 1.05);
   EXPECT_NEAR(after.made.ratio, r, 1e-12);
   // No other ratio leaves a smaller sum of squared relative residuals.
-  const auto rest = [](double ratio) { return std::pow(1.2 / ratio - 1, 2) + 2 * std::pow(1.05 / ratio - 1, 2); };
+  const auto rest = [](double ratio) {
+    return std::pow(1.2 / ratio - 1, 2) + 2 * std::pow(1.05 / ratio - 1, 2);
+  };
   EXPECT_LT(rest(r), rest(r * 1.001));
   EXPECT_LT(rest(r), rest(r / 1.001));
   EXPECT_EQ(after.made.residuals[0].words, "the head is 9 % large for this body");
@@ -69,8 +75,9 @@ TEST(MadeParts, SeveralAreFittedByLeastSquaresAndSayWhatIsOff) {
 }
 
 TEST(MadeParts, BadMeasuresAreOneSentence) {
-  for (const MadePart& bad : {part("antler", 30), part("trunk", 0), part("trunk", -3), part("trunk", std::nan("")),
-                              part("trunk", 9e9), part("trunk", {}), part("head", 30, 0)}) {
+  for (const MadePart& bad :
+       {part("antler", 30), part("trunk", 0), part("trunk", -3), part("trunk", std::nan("")),
+        part("trunk", 9e9), part("trunk", {}), part("head", 30, 0)}) {
     Project p = project("river_otter", 108);
     p.made = {bad};
     const auto made = plan(p, shelf());

@@ -18,7 +18,9 @@ double length(const Pattern& p, const std::string& bone) {
   return (p.joints.at(b->to) - p.joints.at(b->from)).norm();
 }
 
-const FigureLimb& limbOf(const Figure& f, const std::string& id) { return f.limbs[static_cast<size_t>(*f.limb(id))]; }
+const FigureLimb& limbOf(const Figure& f, const std::string& id) {
+  return f.limbs[static_cast<size_t>(*f.limb(id))];
+}
 
 /// z of a leg's lowest ring.
 double lowestOf(const Figure& f, int limb) {
@@ -59,7 +61,8 @@ TEST(Shape, LengthsAreTakenExactlyAndCarryWhatHangsOnThem) {
         const auto along = [](const Pattern& q, const PatternBone& x) {
           return Vec3(q.joints.at(x.to) - q.joints.at(x.from)).normalized();
         };
-        EXPECT_NEAR(along(made, b).dot(along(made, *parent)), along(p, b).dot(along(p, *parent)), 1e-9) << b.id;
+        EXPECT_NEAR(along(made, b).dot(along(made, *parent)), along(p, b).dot(along(p, *parent)), 1e-9)
+            << b.id;
       }
     EXPECT_NEAR(footLevel(made), footLevel(p), 1e-6) << p.id << " stands where it stood";
     EXPECT_FALSE(made.right.has_value()) << "the sides stay mirror images";
@@ -139,14 +142,17 @@ TEST(Character, DialsDoWhatTheySay) {
     shape.character.legs = 0.8;
     const Figure legs = inModules(shaped(p, shape));
     for (size_t l = 0; l < before.limbs.size(); ++l)
-      if (before.limbs[l].kind == LimbKind::Leg && stands(before, static_cast<int>(l)) && p.id != "toy_bear") {
+      if (before.limbs[l].kind == LimbKind::Leg && stands(before, static_cast<int>(l)) &&
+          p.id != "toy_bear") {
         EXPECT_LT(legs.limbs[l].length, before.limbs[l].length) << p.id;
-        EXPECT_NEAR(lowestOf(legs, static_cast<int>(l)), lowestOf(before, static_cast<int>(l)), 0.025) << p.id << " keeps its feet on the ground";
+        EXPECT_NEAR(lowestOf(legs, static_cast<int>(l)), lowestOf(before, static_cast<int>(l)), 0.025)
+            << p.id << " keeps its feet on the ground";
       }
     shape = {};
     shape.character.girth = 1.2;
     const Figure stout = inModules(shaped(p, shape));
-    EXPECT_NEAR(widestAcross(stout, limbOf(stout, "trunk")), 1.2 * widestAcross(before, limbOf(before, "trunk")), 1e-9);
+    EXPECT_NEAR(widestAcross(stout, limbOf(stout, "trunk")),
+                1.2 * widestAcross(before, limbOf(before, "trunk")), 1e-9);
     shape = {};
     shape.character.eyesLower = 0.1;
     shape.character.eyes = 2;
@@ -185,7 +191,8 @@ TEST(Shape, TheImpossibleIsRefusedInASentence) {
 
 TEST(Sizing, EveryWayOfSizingGivesWhatWasAsked) {
   for (const Pattern& p : shelf().patterns) {
-    for (const SizeBy by : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength, SizeBy::HeadLength}) {
+    for (const SizeBy by :
+         {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength, SizeBy::HeadLength}) {
       const Figure now = makeFigure(p, {SizeBy::OverallHeight, 180, {}}).value();
       const double wanted = 1.1 * lengthOf(now, p, by);
       const auto made = makeFigure(p, {by, wanted, {}});
@@ -208,7 +215,8 @@ TEST(Sizing, ScalesAreReadAsWritten) {
   EXPECT_NEAR(*parseScale("1/12"), 12, 1e-12);
   EXPECT_NEAR(*parseScale("2:1"), 0.5, 1e-12);
   EXPECT_NEAR(*parseScale("6"), 6, 1e-12);
-  for (const char* bad : {"", "1:0", "0:8", "-1:8", "one to eight", "1:8:9"}) EXPECT_FALSE(parseScale(bad).ok()) << bad;
+  for (const char* bad : {"", "1:0", "0:8", "-1:8", "one to eight", "1:8:9"})
+    EXPECT_FALSE(parseScale(bad).ok()) << bad;
   const Pattern& mouse = *shelf().pattern("house_mouse");
   EXPECT_FALSE(makeFigure(mouse, {SizeBy::Scale, 500, {}}).ok()) << "a mouse of a tenth of a millimetre";
   EXPECT_FALSE(makeFigure(mouse, {SizeBy::Limb, 30, "antler"}).ok());

@@ -12,10 +12,10 @@ using namespace columna::test;
 
 namespace {
 
-/// A picture of a figure: landmarks of its joints, turned, scaled, shifted, each off by up to `noise` of the shorter
-/// bone that meets there.
-Photo pictureOf(const Pattern& known, const Pattern& asked, View view, double turn, double scale, double noise, bool flipped,
-                std::mt19937& random) {
+/// A picture of a figure: landmarks of its joints, turned, scaled, shifted, each off by up to `noise` of the
+/// shorter bone that meets there.
+Photo pictureOf(const Pattern& known, const Pattern& asked, View view, double turn, double scale,
+                double noise, bool flipped, std::mt19937& random) {
   std::uniform_real_distribution<double> angle(0, 2 * M_PI);
   std::uniform_real_distribution<double> share(0, 1);
   Photo photo;
@@ -29,7 +29,8 @@ Photo pictureOf(const Pattern& known, const Pattern& asked, View view, double tu
     double shortest = 1e9;
     for (const PatternBone& b : known.bones)
       if (b.wire && (b.from == name || b.to == name))
-        shortest = std::min(shortest, project(Vec3(known.joints.at(b.to) - known.joints.at(b.from)), view).norm());
+        shortest =
+            std::min(shortest, project(Vec3(known.joints.at(b.to) - known.joints.at(b.from)), view).norm());
     const double a = angle(random);
     at += noise * share(random) * shortest * Vec2(std::cos(a), std::sin(a));
     if (flipped) at.x() = -at.x();
@@ -75,7 +76,9 @@ TEST(Trace, WithoutNoiseTheFitIsExactEitherWayRound) {
   std::mt19937 random(3);
   for (const Pattern& p : shelf().patterns)
     for (const bool flipped : {false, true}) {
-      const View view = p.bestView == "front" ? View::Front : p.bestView == "above" ? View::Above : View::Side;
+      const View view = p.bestView == "front"   ? View::Front
+                        : p.bestView == "above" ? View::Above
+                                                : View::Side;
       Photo photo = pictureOf(p, p, view, -0.3, 210, 0, flipped, random);
       const auto fit = fitSimilarity(p, photo);
       ASSERT_TRUE(fit.ok()) << p.id << ' ' << fit.problem().sentence();
@@ -144,7 +147,8 @@ TEST(Trace, SidesAreAveragedOrKeptAndForeshorteningIsNamed) {
   EXPECT_NEAR(kept.lengths.at("right-forearm") / kept.lengths.at("left-forearm"), 1.1, 1e-6);
   EXPECT_EQ(adoptTrace({}, bones, true, {"forearm"}).lengths.size(), 1U) << "one alone";
   known.lengths["left-forearm"] = 0.6;
-  for (const TracedBone& t : traceBones(otter, {pictureOf(shaped(otter, known), otter, View::Side, 0, 400, 0, false, random)}))
+  for (const TracedBone& t :
+       traceBones(otter, {pictureOf(shaped(otter, known), otter, View::Side, 0, 400, 0, false, random)}))
     if (t.bone == "forearm") {
       EXPECT_EQ(t.turnedAway, t.side > 0);
     }

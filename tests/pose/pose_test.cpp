@@ -1,6 +1,6 @@
-#include "pose/pose.h"
 #include "anatomy/outline.h"
 #include "anatomy/sizing.h"
+#include "pose/pose.h"
 #include "support.h"
 
 #include <cmath>
@@ -24,7 +24,8 @@ TEST(Pose, KeepsEveryLengthAndStandsOnTheGround) {
       const Figure before = inModules(p);
       const Figure after = inModules(posed(p, pose));
       for (size_t b = 0; b < before.bones.size(); ++b)
-        EXPECT_NEAR(after.bones[b].length, before.bones[b].length, 1e-9) << p.id << ' ' << pose.name << ' ' << before.bones[b].id;
+        EXPECT_NEAR(after.bones[b].length, before.bones[b].length, 1e-9)
+            << p.id << ' ' << pose.name << ' ' << before.bones[b].id;
       EXPECT_NEAR(lowestPoint(after), 0, 1e-9) << p.id << ' ' << pose.name;
       EXPECT_FALSE(silhouette(after, View::Side).empty());
     }
@@ -46,11 +47,14 @@ TEST(Pose, TurnsAboutTheHingeByTheAngle) {
   pose.turns["forearm"].flex = 0.5;
   const Pattern made = posed(otter, pose);
   const auto along = [](const Pattern& p) { return Vec3(p.joints.at("wrist_j") - p.joints.at("elbow")); };
-  EXPECT_NEAR(bendAngle(along(otter), along(made)), 0.5, 1e-3) << "the forearm lies all but square to its hinge";
+  EXPECT_NEAR(bendAngle(along(otter), along(made)), 0.5, 1e-3)
+      << "the forearm lies all but square to its hinge";
   EXPECT_GT(along(made).x(), along(otter).x()) << "flex swings a hanging limb forward";
   // Both sides alike.
   const Vec3 right = made.right->joints.at("wrist_j");
-  EXPECT_NEAR((right - Vec3(made.joints.at("wrist_j").x(), -made.joints.at("wrist_j").y(), made.joints.at("wrist_j").z())).norm(),
+  EXPECT_NEAR((right - Vec3(made.joints.at("wrist_j").x(), -made.joints.at("wrist_j").y(),
+                            made.joints.at("wrist_j").z()))
+                  .norm(),
               0, 1e-12);
   // An apostrophe turns the right copy alone.
   pose.turns.clear();

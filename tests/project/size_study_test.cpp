@@ -112,12 +112,16 @@ TEST(StudyJson, DamageIsNamed) {
     std::function<void(nlohmann::json&)> spoil;
     const char* named;
   };
-  for (const Case& c : std::vector<Case>{{[](auto& j) { j["shape"] = 3; }, "shape"},
-                                         {[](auto& j) { j["shape"]["lengths"]["forearm"] = "long"; }, "forearm"},
-                                         {[](auto& j) { j["shape"]["moved"]["elbow"] = {1, 2}; }, "elbow"},
-                                         {[](auto& j) { j["made"][0].erase("limb"); }, "limb"},
-                                         {[](auto& j) { j["photos"][0]["view"] = "below"; }, "view"},
-                                         {[](auto& j) { j["photos"][0]["width"] = -4; }, "photos"}}) {
+  for (const Case& c :
+       std::vector<Case>{{[](auto& j) { j["shape"] = 3; }, "shape"},
+                         {[](auto& j) { j["shape"]["lengths"]["forearm"] = "long"; }, "forearm"},
+                         {[](auto& j) {
+                            j["shape"]["moved"]["elbow"] = {1, 2};
+                          },
+                          "elbow"},
+                         {[](auto& j) { j["made"][0].erase("limb"); }, "limb"},
+                         {[](auto& j) { j["photos"][0]["view"] = "below"; }, "view"},
+                         {[](auto& j) { j["photos"][0]["width"] = -4; }, "photos"}}) {
     nlohmann::json j = whole;
     c.spoil(j);
     bool newer = false;
