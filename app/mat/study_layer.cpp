@@ -19,6 +19,10 @@ QString runOf(const Grip& grip) {
       .arg(grip.place);
 }
 
+bool same(const Grip& a, const Grip& b) {
+  return a.kind == b.kind && a.joint == b.joint && a.bone == b.bone && a.place == b.place && a.edge == b.edge;
+}
+
 } // namespace
 
 QString jointWords(const std::string& sided) {
@@ -195,14 +199,57 @@ void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const Q
   (void)session_.setPhotos(tr("landmark %1").arg(jointWords(joint)), std::move(photos), run);
 }
 
-void StudyLayer::nudge(View view, const std::string& joint, const Vec2& mm, bool carry) {
-  const auto now = jointPlace(session_.plan().pattern, joint);
-  if (!now) return;
-  Vec3 place = *now * session_.plan().figure.scale;
-  if (view == View::Side) place += Vec3(mm.x(), 0, mm.y());
-  if (view == View::Front) place += Vec3(0, mm.x(), mm.y());
-  if (view == View::Above) place += Vec3(mm.x(), mm.y(), 0);
-  (void)session_.moveJoint(joint, place, carry, QStringLiteral("nudge ") + QString::fromStdString(joint));
+void StudyLayer::cycle(const Viewport& v, int step) {
+  session_.endRun();
+  const std::vector<Grip> all = grips(v);
+  if (all.empty()) {
+    active_.reset();
+    return;
+  }
+  const int count = static_cast<int>(all.size());
+  int at = step > 0 ? -1 : count;
+  for (int i = 0; active_ && i < count; ++i)
+    if (same(all[static_cast<size_t>(i)], *active_)) at = i;
+  active_ = all[static_cast<size_t>((at + step + count) % count)];
+  emit session_.noted(nameOf(*active_)); // said in the tally, where the eye and a reader find it
+}
+
+void StudyLayer::letGo() {
+  active_.reset();
+  session_.endRun();
+}
+
+void StudyLayer::nudgeActive(const Viewport& v, const QPointF& step, bool carry) {
+  for (const Grip& g : grips(v)) {
+    if (!active_ || !same(g, *active_)) continue;
+    const QString run = QStringLiteral("keys ") + runOf(g);
+    if (g.kind == Grip::Kind::Landmark) {
+      placeLandmark(g.joint, toPicture(v, g.at) + Vec2(step.x(), step.y()), run);
+    } else if (g.kind == Grip::Kind::Ring) {
+      grip_ = g;
+      dragRing(v, g.at + step * v.scale);
+      grip_.reset();
+    } else if (const auto now = jointPlace(session_.plan().pattern, g.joint)) {
+      Vec3 place = *now * session_.plan().figure.scale;
+      if (v.view == View::Side) place += Vec3(step.x(), 0, -step.y());
+      if (v.view == View::Front) place += Vec3(0, step.x(), -step.y());
+      if (v.view == View::Above) place += Vec3(step.x(), -step.y(), 0);
+      (void)session_.moveJoint(g.joint, place, carry, run);
+    }
+    return;
+  }
+}
+
+void StudyLayer::placeNext(const Viewport& v) {
+  const Photo* p = photo(v.view);
+  const std::string next = session_.nextLandmark();
+  if (!p || next.empty()) return;
+  Vec2 at(p->width / 2.0, p->height / 2.0);
+  if (const auto proposed = proposeLandmarks(session_.plan().pattern, *p))
+    if (const auto found = proposed->find(next); found != proposed->end()) at = found->second;
+  placeLandmark(next, at, {});
+  for (const Grip& g : grips(v))
+    if (g.kind == Grip::Kind::Landmark && g.joint == next) active_ = g;
 }
 
 void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers modifiers) {

@@ -54,8 +54,14 @@ public:
   [[nodiscard]] QPointF fromPicture(const Viewport& v, const Vec2& at) const;
   /// The last line drawn for a known length, in pixels of the picture; 0 for none.
   [[nodiscard]] double lineLength() const { return lineLength_; }
-  /// Steps a selected joint with the keyboard: mm in the view's plane.
-  void nudge(View view, const std::string& joint, const Vec2& mm, bool carry);
+  // By keyboard: one grip after another, moved with the arrows.
+  void cycle(const Viewport& v, int step);
+  void letGo();
+  [[nodiscard]] const std::optional<Grip>& active() const { return active_; }
+  /// One step: right and down as on the screen; a joint or ring goes a millimetre, a landmark a pixel.
+  void nudgeActive(const Viewport& v, const QPointF& step, bool carry);
+  /// Puts the landmark asked for where it is proposed, or in the picture's middle, ready to be moved.
+  void placeNext(const Viewport& v);
 
 signals:
   void lineDrawn();
@@ -80,6 +86,7 @@ private:
   Shapes& shapes_;
   mutable Shapes comparedShapes_;
   std::optional<Grip> grip_;
+  std::optional<Grip> active_;
   std::optional<View> dragView_;
   QPointF pressedAt_;
   bool moved_ = false;

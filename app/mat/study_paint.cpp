@@ -208,6 +208,14 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
       p.setOpacity(1);
     }
   }
+  if (active_ && large)
+    for (const Grip& g : grips(v))
+      if (g.kind == active_->kind && g.joint == active_->joint && g.bone == active_->bone &&
+          g.place == active_->place && g.edge == active_->edge) {
+        p.setPen(QPen(t.woad, 2));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(g.at, px(10), px(10));
+      }
   if (line_) {
     p.setPen(QPen(t.card, 4));
     p.drawLine(*line_);

@@ -39,6 +39,7 @@ MainWindow::MainWindow(Session& session) : session_(session) {
   connect(&session_, &Session::planSettled, this, &MainWindow::refreshTitle);
   connect(&session_, &Session::stageChanged, this, &MainWindow::showStage);
   connect(&session_, &Session::refused, this, [this](const QString& sentence) { tally_->say(sentence); });
+  connect(&session_, &Session::noted, this, [this](const QString& words) { tally_->note(words); });
   // A copy for after a crash, a little after the last change.
   recovery_.setSingleShot(true);
   recovery_.setInterval(3000);

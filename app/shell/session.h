@@ -135,6 +135,7 @@ signals:
   void studyChanged(); ///< way, tool, overlays
   void fileChanged();  ///< saved, opened, renamed
   void refused(const QString& sentence);
+  void noted(const QString& words); ///< what the keyboard is on
 
 private:
   std::optional<QString> change(const QString& name, Project project, const QString& run = {});

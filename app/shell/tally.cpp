@@ -84,7 +84,14 @@ void Tally::resizeEvent(QResizeEvent* /*event*/) {
 }
 
 void Tally::say(const QString& sentence) {
+  noted_ = false;
   said_ = sentence;
+  refresh();
+}
+
+void Tally::note(const QString& words) {
+  noted_ = true;
+  said_ = words;
   refresh();
 }
 
@@ -93,7 +100,10 @@ void Tally::nextFinding() {
   if (findings.empty()) return;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
-  session_.setStage(f.text.find("coat") != std::string::npos ? Stage::Wrap : Stage::Wire);
+  const bool study = f.brief.ends_with("under the ground") || f.brief.ends_with("for this body");
+  session_.setStage(study                                      ? Stage::Study
+                    : f.text.find("coat") != std::string::npos ? Stage::Wrap
+                                                               : Stage::Wire);
   session_.select(session_.plan().figure.limb(f.where).value_or(-1));
   said_.clear();
   refresh();
@@ -102,7 +112,7 @@ void Tally::nextFinding() {
 void Tally::refresh() {
   const auto& findings = session_.plan().findings;
   if (!said_.isEmpty()) {
-    look_->set(Level::Doubtful, tr("Not done"), said_);
+    look_->set(noted_ ? Level::Good : Level::Doubtful, noted_ ? tr("At hand") : tr("Not done"), said_);
   } else if (findings.empty()) {
     look_->set(Level::Good, tr("nothing to look at"), tr("every limb holds"));
   } else {
@@ -137,6 +147,11 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
   totals.push_back({tr("wool"), str(printMassFigure(plan.totals.core + plan.totals.coat, units)), grams,
                     tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
   totals.push_back({tr("weight"), str(printMassFigure(plan.totals.mass, units)), grams, {}});
+  const double hours = plan.time.total / 60;
+  totals.push_back({tr("hours"),
+                    str(printNumber(hours, hours < 10 ? 1 : 0)),
+                    {},
+                    tr("%1–%2").arg(qRound(plan.time.low / 60)).arg(qRound(plan.time.high / 60))});
   const Standing& s = plan.standing;
   totals.push_back({tr("stands"),
                     plan.loads.legs == 0 ? tr("no legs")

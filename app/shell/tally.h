@@ -18,6 +18,8 @@ public:
   [[nodiscard]] QAbstractButton* findings() const;
   /// Says something once, in place of the findings, until the next change.
   void say(const QString& sentence);
+  /// What the keyboard is on.
+  void note(const QString& words);
 
 protected:
   void paintEvent(QPaintEvent* event) override;
@@ -30,6 +32,7 @@ private:
   Look* look_;
   int at_ = -1;
   QString said_;
+  bool noted_ = false;
 };
 
 } // namespace columna

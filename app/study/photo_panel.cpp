@@ -27,7 +27,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
     : QWidget(parent), session_(session), layer_(layer) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
-  row->setSpacing(px(20));
+  row->setSpacing(px(16));
 
   auto* left = new QVBoxLayout;
   left->setSpacing(px(4));
@@ -35,8 +35,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   view_->setAccessibleName(tr("View of the picture"));
   for (const QString& name : {tr("from the side"), tr("from the front"), tr("from above")})
     view_->addItem(name);
-  view_->setFixedWidth(px(170));
-  add_ = new QPushButton(tr("Take a picture in…"), this);
+  view_->setFixedWidth(px(150));
+  add_ = new QPushButton(tr("Take one in…"), this);
   remove_ = new QPushButton(tr("Take it out"), this);
   left->addWidget(view_);
   left->addWidget(add_);
@@ -60,8 +60,8 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   middle->addLayout(acts);
   auto* tools = new QHBoxLayout;
   tools->setSpacing(px(2));
-  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("known length"),
-                                     tr("as tall as the figure")};
+  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("length"),
+                                     tr("height")};
   const std::array<QString, 4> tips{tr("click the landmark asked for, drag any of them"),
                                     tr("draw a line that should lie level or stand upright"),
                                     tr("draw a line whose length you know, then type it"),
@@ -90,8 +90,10 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   auto* right = new QVBoxLayout;
   right->setSpacing(px(4));
   bones_ = new QListWidget(this);
+  bones_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Ignored); // as high as the rack allows
+  bones_->setMinimumHeight(px(72));
   bones_->setAccessibleName(tr("Bones of the picture against the animal's"));
-  bones_->setFixedWidth(px(280));
+  bones_->setFixedWidth(px(240));
   bones_->setStyleSheet(
       QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 1px 4px; }"));
   right->addWidget(bones_, 1);
@@ -123,7 +125,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   });
   connect(&watcher_, &QFutureWatcher<Result<Picture>>::finished, this, [this] {
     const Result<Picture> read = watcher_.result();
-    add_->setText(tr("Take a picture in…"));
+    add_->setText(tr("Take one in…"));
     if (!read)
       emit session_.refused(sentence(read.problem()));
     else if (!session_.addPhoto(loadingView_, read->jpeg, read->image))
@@ -146,7 +148,7 @@ void PhotoPanel::choose() {
 void PhotoPanel::load(const QString& path, View view) {
   if (watcher_.isRunning()) return;
   loadingView_ = view;
-  add_->setText(tr("reading the picture …"));
+  add_->setText(tr("reading it …"));
   watcher_.setFuture(QtConcurrent::run([path] { return readPicture(path); }));
   refresh();
 }

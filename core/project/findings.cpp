@@ -13,6 +13,9 @@ namespace {
 constexpr double kCheckedSmallest = 60; ///< mm: the figures the rules were checked on
 constexpr double kCheckedLargest = 400;
 
+constexpr double kMadeOff = 0.08; ///< a made part this far off the rest is worth a look
+constexpr double kSunk = 0.03;    ///< of the height: the patterns themselves rest within it
+
 double coverNeeded(const FigureLimb& limb) { return limb.kind == LimbKind::Digits ? kToeCover : kCover; }
 
 std::string times(double factor) {
@@ -105,6 +108,30 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
         fmt::format("{} thinly covered", lowered));
 }
 
+/// Parts that a changed shape leaves under the ground.
+void sunk(std::vector<Finding>& out, const Plan& plan) {
+  const Figure& f = plan.figure;
+  for (size_t l = 0; l < f.limbs.size(); ++l) {
+    if (f.limbs[l].kind == LimbKind::Leg || f.limbs[l].kind == LimbKind::Digits || f.limbs[l].side < 0)
+      continue;
+    double low = 0;
+    for (const Tube& tube : f.tubes)
+      for (size_t i = 0; i < tube.slabBone.size(); ++i)
+        if (f.bones[static_cast<size_t>(tube.slabBone[i])].limb == static_cast<int>(l)) {
+          const Ring& r = tube.rings[i + 1];
+          low = std::min(low, r.centre.z() - std::hypot(r.ru * r.u.z(), r.rv * r.v.z()));
+        }
+    if (low > -kSunk * f.overallHeight) continue;
+    const std::string name = called(f, static_cast<int>(l), f.limbs[l].twin >= 0);
+    out.push_back(
+        {Level::Doubtful, f.limbs[l].id,
+         fmt::format(
+             "{}: it reaches {} mm under the ground the feet stand on; lengthen the legs, or bend it up.",
+             name, printNumber(-low, 0)),
+         fmt::format("{} under the ground", f.limbs[l].family)});
+  }
+}
+
 void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan& plan) {
   const Standing& s = plan.standing;
   const auto add = [&](Level level, std::string text, std::string brief) {
@@ -125,6 +152,11 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
         fmt::format("It tips {} at {}, {} mm inside its feet; spread the feet, or glue them to a base.",
                     s.towards, printAngle(s.tip), printNumber(s.margin, 0)),
         "it tips easily");
+  for (const MadeResidual& r : plan.made.residuals)
+    if (std::abs(r.off) > kMadeOff)
+      add(Level::Doubtful,
+          fmt::format("What is made does not agree: {}; make it anew, or measure again.", r.words), r.words);
+  sunk(out, plan);
   const double height = plan.figure.overallHeight;
   if (height < kCheckedSmallest || height > kCheckedLargest)
     add(Level::Doubtful,

@@ -139,6 +139,22 @@ TEST_F(StudyTest, WithShiftAllThatHangsOnItComesAlong) {
   EXPECT_EQ(place("right-fore_toe"), toe);
 }
 
+TEST_F(StudyTest, TheKeyboardMovesJointsAndRings) {
+  session.select(-1);
+  window.mat()->setFocus();
+  do QTest::keyClick(window.mat(), Qt::Key_J);
+  while (layer()->active()->joint != "right-elbow");
+  const Vec3 before = place("right-elbow");
+  for (int i = 0; i < 3; ++i) QTest::keyClick(window.mat(), Qt::Key_Right);
+  QTest::keyClick(window.mat(), Qt::Key_Up);
+  EXPECT_NEAR(place("right-elbow").x() - before.x(), 3, 1e-9);
+  EXPECT_NEAR(place("right-elbow").z() - before.z(), 1, 1e-9);
+  QTest::keyClick(window.mat(), Qt::Key_Escape);
+  EXPECT_FALSE(layer()->active().has_value());
+  QTest::keyClick(window.mat(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_NEAR((place("right-elbow") - before).norm(), 0, 1e-9) << "the steps are one";
+}
+
 TEST_F(StudyTest, AJointNearTheAnimalsOwnPlaceSnapsBack) {
   drag(joint(View::Side, "right-elbow"), QPoint(25, 0));
   ASSERT_FALSE(session.project().shape.moved.empty());

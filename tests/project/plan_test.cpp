@@ -151,3 +151,21 @@ TEST(PlanJson, HasTheDocumentedShape) {
   for (const auto& piece : json["pieces"]) wire += piece["cut_mm"].get<double>();
   EXPECT_NEAR(wire, json["totals"]["wire_mm"].get<double>(), 1e-9 * wire);
 }
+
+TEST(Findings, ShapesThatCannotStandOrAgreeAreNamed) {
+  const auto brief = [](const Plan& plan, const char* words) {
+    return std::any_of(plan.findings.begin(), plan.findings.end(),
+                       [&](const Finding& f) { return f.brief.find(words) != std::string::npos; });
+  };
+  Project p = project("elephant", 160);
+  EXPECT_FALSE(brief(planned(p), "under the ground"));
+  p.shape.character.legs = 0.5;
+  EXPECT_TRUE(brief(planned(p), "proboscis under the ground"));
+  Project fox = project("red_fox", 160);
+  const Plan before = planned(fox);
+  const auto length = [&](const char* id) {
+    return before.figure.limbs[static_cast<size_t>(*before.figure.limb(id))].length;
+  };
+  fox.made = {{"head", length("head") * 1.3, {}, "2026-11-25"}, {"trunk", length("trunk"), {}, "2026-11-25"}};
+  EXPECT_TRUE(brief(planned(fox), "large for this body"));
+}

@@ -1,0 +1,227 @@
+// Where the views lie on the mat, and what lies where in them.
+#include "mat/mat.h"
+#include "theme/theme.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr int kRulerTop = 24;
+constexpr int kRulerLeft = 32;
+constexpr int kBand = 136; ///< the lower band with the two small views
+
+constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, View::Front},
+                                                     {View::Front, View::Side, View::Above},
+                                                     {View::Above, View::Side, View::Front}}};
+
+} // namespace
+
+QRectF Mat::centreArea() const {
+  const double top = frame(kRulerTop);
+  const double left = frame(kRulerLeft);
+  return {left, top, width() - left, height() - top};
+}
+
+void Mat::place() {
+  const Figure& f = session_.plan().figure;
+  const double coat = session_.plan().wool.coatThickness;
+  const QRectF area = centreArea();
+  if (study_->dragging()) return; // nothing moves under the hand
+  if (three()) {
+    placeThree(area);
+    return;
+  }
+  // The mat never lets the small views crowd out the large one.
+  // Large text on a small screen leaves one view; V turns it.
+  const double band =
+      area.height() < 2.6 * frame(kBand) ? 0 : std::min<double>(frame(kBand), area.height() * 0.3);
+  const QRectF main(area.left(), area.top(), area.width(), area.height() - band);
+  const auto& order = kOrder[static_cast<size_t>(main_)];
+  const auto boundsOf = [&](View view) {
+    const QRectF b = shapes_.of(f, coat, view).bounds;
+    return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
+  };
+  const QRectF large = study_->tracing(order[0]) ? study_->pictureBounds(order[0]) : boundsOf(order[0]);
+  ports_[0].view = order[0];
+  ports_[0].clip = main;
+  if (fitted_ && !frozen_) {
+    const bool picture = study_->tracing(order[0]);
+    const double sides = frame(picture ? 12 : session_.stage() == Stage::Study ? 110 : 60);
+    const double above = frame(picture ? 36 : session_.stage() == Stage::Study ? 40 : 64);
+    const double below = frame(picture ? 8 : main_ == View::Side ? 64 : 24);
+    const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(),
+                                                 (main.height() - above - below) / large.height()));
+    ports_[0].scale = scale;
+    const double w = large.width() * scale;
+    const double spare = main.height() - above - below - large.height() * scale;
+    ports_[0].origin = {main.left() + (main.width() - w) / 2 - large.left() * scale,
+                        main.bottom() - below - spare / 2 + large.top() * scale};
+  }
+  const double each = area.width() / 2;
+  for (size_t i = 1; i < 3; ++i) {
+    const QRectF b = boundsOf(order[i]);
+    Viewport& v = ports_[i];
+    v.view = order[i];
+    v.clip = QRectF(area.left() + (i == 1 ? 0 : each + px(16)), main.bottom(), i == 1 ? each : each - px(16),
+                    band);
+    const QRectF room = v.clip.adjusted(px(16), px(30), -px(i == 1 ? 16 : 130), -px(10));
+    v.scale =
+        std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(), ports_[0].scale / 2}));
+    const double x =
+        i == 1 ? room.left()
+               : room.left() + std::min<double>(px(40), std::max(0.0, room.width() - b.width() * v.scale));
+    v.origin = {x - b.left() * v.scale,
+                room.bottom() - (room.height() - b.height() * v.scale) / 2 + b.top() * v.scale};
+  }
+}
+
+/// Side and front stand on one ground line, above lies under the side view; one scale for all.
+void Mat::placeThree(const QRectF& area) {
+  const Figure& f = session_.plan().figure;
+  const double coat = session_.plan().wool.coatThickness;
+  const auto boundsOf = [&](View view) {
+    const QRectF b = shapes_.of(f, coat, view).bounds;
+    return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
+  };
+  const QRectF side = boundsOf(View::Side);
+  const QRectF front = boundsOf(View::Front);
+  const QRectF above = boundsOf(View::Above);
+  const double left = std::min(side.left(), above.left());
+  const double across = std::max(side.right(), above.right()) - left;
+  const double high = std::max(side.bottom(), front.bottom()); // y grows upwards here
+  const double mark = frame(84);                               // room for the size marks
+  const double gap = frame(34);
+  if (fitted_ && !frozen_)
+    ports_[0].scale = std::max(
+        0.02, std::min((area.width() - 2 * mark - 2 * gap) / (across + front.width()),
+                       (area.height() - frame(44) - frame(56) - frame(24)) / (high + above.height())));
+  const double s = ports_[0].scale;
+  const double spare =
+      std::max(0.0, area.height() - frame(44) - frame(56) - frame(24) - (high + above.height()) * s);
+  const double ground = area.top() + frame(40) + high * s + spare * 0.4;
+  if (fitted_ && !frozen_) ports_[0].origin = {area.left() + mark - left * s, ground};
+  const QPointF o = ports_[0].origin;
+  const double edge = o.x() + (left + across) * s + mark;
+  const double under = o.y() + frame(50) + (fitted_ ? spare * 0.2 : 0);
+  ports_[0].view = View::Side;
+  ports_[0].clip = QRectF(area.left(), area.top(), edge - area.left(), under - area.top());
+  ports_[1].view = View::Front;
+  ports_[1].scale = s;
+  ports_[1].origin = {edge + gap - front.left() * s, o.y()};
+  ports_[1].clip = QRectF(edge, area.top(), area.right() - edge, area.height());
+  ports_[2].view = View::Above;
+  ports_[2].scale = s;
+  ports_[2].origin = {o.x(), under + frame(22) + above.bottom() * s};
+  ports_[2].clip = QRectF(area.left(), under, edge - area.left(), area.bottom() - under);
+}
+
+void Mat::showThree(bool on) {
+  three_ = on;
+  if (on) main_ = View::Side;
+  fit();
+}
+
+const Viewport& Mat::port(View view) const {
+  for (const Viewport& v : ports_)
+    if (v.view == view) return v;
+  return ports_[0];
+}
+
+void Mat::followDrag() {
+  shapes_.follow(study_->dragging() && study_->dragView() ? study_->dragView() : std::nullopt);
+}
+
+void Mat::fit() {
+  fitted_ = true;
+  place();
+  update();
+}
+
+void Mat::zoom(double factor) {
+  const QPointF at = ports_[0].clip.center();
+  fitted_ = false;
+  const double next = std::clamp(ports_[0].scale * factor, 0.05, 60.0);
+  ports_[0].origin = at + (ports_[0].origin - at) * (next / ports_[0].scale);
+  ports_[0].scale = next;
+  place();
+  update();
+}
+
+void Mat::trueSize() { zoom(screenPixelsPerMm_ / ports_[0].scale); }
+
+void Mat::setThroughWool(bool on) {
+  throughWool_ = on;
+  update();
+}
+
+void Mat::enlarge(View view) {
+  three_ = false;
+  main_ = view;
+  fitted_ = true;
+  place();
+  update();
+}
+
+int Mat::portAt(const QPointF& pixel) const {
+  for (size_t i = 0; i < ports_.size(); ++i)
+    if (ports_[i].clip.contains(pixel)) return static_cast<int>(i);
+  return -1;
+}
+
+int Mat::limbAt(const Viewport& v, const QPointF& pixel) {
+  const Plan& plan = session_.plan();
+  const Vec2 mm = v.mm(pixel);
+  return shapes_.limbAt(plan.figure, plan.wool.coatThickness, v.view,
+                        QPointF(mm.x() / plan.figure.scale, mm.y() / plan.figure.scale));
+}
+
+QPoint Mat::pointOf(int limb) {
+  const Figure& f = session_.plan().figure;
+  const FigureLimb& l = f.limbs[static_cast<size_t>(limb)];
+  for (auto it = l.bones.rbegin(); it != l.bones.rend(); ++it) {
+    const FigureBone& b = f.bones[static_cast<size_t>(*it)];
+    const QPointF at = ports_[0].at(Vec3((b.begin + b.end) / 2));
+    if (limbAt(ports_[0], at) == limb) return at.toPoint();
+  }
+  return ports_[0].at(f.bones[static_cast<size_t>(l.bones.front())].begin).toPoint();
+}
+
+QPoint Mat::handleOf(SizeBy by) {
+  for (const SizeMark& mark : sizeMarks())
+    if (mark.by == by) return mark.handle.toPoint();
+  return {};
+}
+
+std::vector<Mat::SizeMark> Mat::sizeMarks() const {
+  if (session_.stage() != Stage::Study || main_ != View::Side) return {};
+  const Figure& f = session_.plan().figure;
+  const Viewport& v = ports_[0];
+  const UnitSystem units = session_.units();
+  double front = -1e9;
+  double back = 1e9;
+  for (const Tube& tube : f.tubes)
+    for (const Ring& r : tube.rings) {
+      front = std::max(front, r.centre.x());
+      back = std::min(back, r.centre.x());
+    }
+  const auto say = [&](double mm) { return QString::fromStdString(printLength(mm, units)); };
+  const QPointF ground = v.at(Vec2(front, 0));
+  const double x1 = ground.x() + px(52);
+  const double x2 = v.at(Vec2(back, 0)).x() - px(40);
+  std::vector<SizeMark> marks;
+  const QPointF top(x1, v.at(Vec2(0, f.overallHeight)).y());
+  marks.push_back({SizeBy::OverallHeight, QLineF(QPointF(x1, ground.y()), top), top, say(f.overallHeight)});
+  const QPointF shoulder(x2, v.at(Vec2(0, f.shoulderHeight)).y());
+  marks.push_back(
+      {SizeBy::ShoulderHeight, QLineF(QPointF(x2, ground.y()), shoulder), shoulder, say(f.shoulderHeight)});
+  // The body's length is shown back from its foremost point.
+  const double y = ground.y() + px(28);
+  const QPointF nose(v.at(Vec2(front, 0)).x(), y);
+  const QPointF rump(v.at(Vec2(front - f.bodyLength, 0)).x(), y);
+  marks.push_back({SizeBy::BodyLength, QLineF(rump, nose), nose, say(f.bodyLength)});
+  return marks;
+}
+
+} // namespace columna
