@@ -232,9 +232,9 @@ int outlines(const std::string& what, const std::string& output) {
     if (!pattern) return complain(pattern.problem().sentence());
     figure = makeFigure(*pattern, {SizeBy::OverallHeight, 160, {}}).value();
   } else {
-    auto opened = openAndPlan(what);
+    const auto opened = openAndPlan(what);
     if (!opened) return complain(opened.problem().sentence());
-    figure = std::move(opened->plan.figure);
+    figure = opened->plan.figure;
   }
   if (const auto problem = writeAtomically(output, outlineSvg(*figure))) return complain(problem->sentence());
   return kGood;

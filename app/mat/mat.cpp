@@ -199,12 +199,10 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
 void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
   const int port = portAt(event->position());
   if (port >= 0 && study_->gripAt(ports_[static_cast<size_t>(port)], event->position())) return;
-  if (three() && port >= 0)
+  if (port > 0 || (three() && port == 0))
     enlarge(ports_[static_cast<size_t>(port)].view);
   else if (session_.stage() == Stage::Study && port == 0)
     showThree(true);
-  else if (port > 0)
-    enlarge(ports_[static_cast<size_t>(port)].view);
   else if (port == 0)
     fit();
 }

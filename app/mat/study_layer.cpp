@@ -210,7 +210,7 @@ void StudyLayer::cycle(const Viewport& v, int step) {
   int at = step > 0 ? -1 : count;
   for (int i = 0; active_ && i < count; ++i)
     if (same(all[static_cast<size_t>(i)], *active_)) at = i;
-  active_ = all[static_cast<size_t>((at + step + count) % count)];
+  active_ = all[static_cast<size_t>(at + step + count) % std::max<size_t>(1, all.size())];
   emit session_.noted(nameOf(*active_)); // said in the tally, where the eye and a reader find it
 }
 

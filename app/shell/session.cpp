@@ -60,10 +60,11 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   inRun_ = !run.isEmpty();
   history_.change(name.toStdString(), std::move(project), run.toStdString());
   if (quick) {
-    plan_->pattern = std::move(made->pattern);
-    plan_->figure = std::move(made->figure);
-    plan_->animal = std::move(made->animal);
-    plan_->made = std::move(made->made);
+    Plan next = std::move(made).value();
+    plan_->pattern = std::move(next.pattern);
+    plan_->figure = std::move(next.figure);
+    plan_->animal = std::move(next.animal);
+    plan_->made = std::move(next.made);
     plan_->wool.coatThickness = this->project().coat.value_or(plan_->figure.coatThickness);
     behind_ = true;
     announce();

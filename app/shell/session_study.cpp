@@ -217,7 +217,7 @@ std::optional<QString> Session::setPhotos(const QString& name, std::vector<Photo
                                           const QString& run) {
   Project p = project();
   p.photos = std::move(photos);
-  const auto refusal = change(name, std::move(p), run);
+  auto refusal = change(name, std::move(p), run);
   emit studyChanged();
   return refusal;
 }

@@ -60,8 +60,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   middle->addLayout(acts);
   auto* tools = new QHBoxLayout;
   tools->setSpacing(px(2));
-  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("length"),
-                                     tr("height")};
+  const std::array<QString, 4> names{tr("landmarks"), tr("straighten"), tr("length"), tr("height")};
   const std::array<QString, 4> tips{tr("click the landmark asked for, drag any of them"),
                                     tr("draw a line that should lie level or stand upright"),
                                     tr("draw a line whose length you know, then type it"),

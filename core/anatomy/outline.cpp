@@ -77,7 +77,7 @@ clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View 
       const int limb = figure.bones[static_cast<size_t>(tube.slabBone[i])].limb;
       if (std::find(limbs.begin(), limbs.end(), limb) == limbs.end()) continue;
       std::vector<Vec2> points;
-      points.reserve(static_cast<size_t>(2 * corners));
+      points.reserve(2 * static_cast<size_t>(corners));
       addRing(points, tube.rings[i], view, corners);
       addRing(points, tube.rings[i + 1], view, corners);
       paths.push_back(toPath(convexHull(std::move(points)), unit));

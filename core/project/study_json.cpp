@@ -119,10 +119,11 @@ private:
       if (each.contains("mm_per_pixel")) photo.mmPerPixel = number(each, "mm_per_pixel", field);
       if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0)
         fail(field + ".mm_per_pixel", "is below zero", "take it out");
+      const std::string marks = field + ".landmarks";
       if (each.contains("landmarks"))
-        for (const auto& [joint, at] : group(each["landmarks"], field + ".landmarks").items()) {
+        for (const auto& [joint, at] : group(each["landmarks"], marks).items()) {
           if (!at.is_array() || at.size() != 2 || !at[0].is_number() || !at[1].is_number())
-            fail(field + ".landmarks." + joint, "is not a place", "give [x, y] in pixels");
+            fail(fmt::format("{}.{}", marks, joint), "is not a place", "give [x, y] in pixels");
           photo.landmarks[joint] = Vec2(at[0].get<double>(), at[1].get<double>());
         }
       if (p_.photos.size() >= kMostPhotos)

@@ -4,6 +4,7 @@
 #include <array>
 #include <cstdio>
 #include <set>
+#include <sstream>
 
 #include <sys/wait.h>
 
@@ -111,4 +112,65 @@ TEST(Cli, AWrongFindingIsOne) {
 TEST(Cli, ChecksPatterns) {
   const Scratch scratch;
   EXPECT_EQ(run(scratch, std::string("check ") + COLUMNA_DATA_DIR + "/patterns/heron.json").code, 0);
+}
+
+TEST(Cli, SizesByScaleByLimbAndByWhatIsAtHand) {
+  const Scratch scratch;
+  const std::string file = scratch.path("f.columna");
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --scale 1:4 -o " + file).code, 0);
+  const auto figure = [&] { return nlohmann::json::parse(run(scratch, "plan " + file + " --json").out); };
+  EXPECT_NEAR(figure()["figure"]["shoulder_height_mm"].get<double>(), 380.0 / 4, 1e-6);
+  const Ran height = run(scratch, "size " + file + " --core '40 g'");
+  ASSERT_EQ(height.code, 0) << height.err;
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --height '" + height.out.substr(0, height.out.size() - 1) +
+                             "' -o " + file)
+                .code,
+            0);
+  EXPECT_NEAR(figure()["totals"]["core_g"].get<double>(), 40, 0.1);
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --limb foreleg=7cm -o " + file).code, 0);
+  for (const auto& limb : figure()["limbs"])
+    if (limb["id"] == "left-foreleg") {
+      EXPECT_NEAR(limb["length_mm"].get<double>(), 70, 1e-6);
+    }
+  for (const std::string bad :
+       {"new --pattern red_fox --scale 1:0 -o x", "new --pattern red_fox --limb antler=7cm -o x",
+        "new --pattern red_fox --limb foreleg -o x", "size /nowhere --core 40g"}) {
+    const Ran ran = run(scratch, bad);
+    EXPECT_EQ(ran.code, 2) << bad;
+    EXPECT_EQ(std::count(ran.err.begin(), ran.err.end(), '\n'), 1) << ran.err;
+  }
+}
+
+TEST(Cli, OutlinesAreSvgInMillimetres) {
+  const Scratch scratch;
+  const std::string svg = scratch.path("o.svg");
+  ASSERT_EQ(run(scratch, "outline river_otter -o " + svg).code, 0);
+  const std::string text = Scratch::read(svg);
+  for (const char* id : {"id=\"side\"", "id=\"front\"", "id=\"above\""})
+    EXPECT_NE(text.find(id), std::string::npos);
+  // One user unit is a millimetre: the side view spans the height of 160 mm.
+  double low = 1e9;
+  double high = -1e9;
+  const size_t from = text.find("d=\"", text.find("id=\"side\"")) + 3;
+  std::string path = text.substr(from, text.find('"', from) - from);
+  for (char& c : path)
+    if (c == 'M' || c == 'L' || c == 'Z') c = ' ';
+  std::istringstream numbers(path);
+  for (double x = 0, y = 0; numbers >> x >> y;) {
+    low = std::min(low, y);
+    high = std::max(high, y);
+  }
+  EXPECT_NEAR(high - low, 160, 1);
+  EXPECT_EQ(run(scratch, "outline nothing.columna -o " + svg).code, 2);
+}
+
+TEST(Cli, CheckFindsWhatIsWrongWithAPattern) {
+  const Scratch scratch;
+  auto json =
+      nlohmann::json::parse(Scratch::read(std::string(COLUMNA_DATA_DIR) + "/patterns/river_otter.json"));
+  EXPECT_EQ(run(scratch, "check " + scratch.write("good.json", json.dump())).code, 0);
+  json["joints"]["scapula_top"] = {0.8, 0.06, 1.6};
+  const Ran ran = run(scratch, "check " + scratch.write("bad.json", json.dump()));
+  EXPECT_EQ(ran.code, 1);
+  EXPECT_NE(ran.out.find("bones.scapula"), std::string::npos) << ran.out;
 }
