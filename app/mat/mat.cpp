@@ -114,9 +114,8 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     followDrag();
     return;
   }
-  const int limb = study_->tracing(ports_[static_cast<size_t>(port)].view)
-                       ? -1
-                       : limbAt(ports_[static_cast<size_t>(port)], at);
+  const Viewport& under = ports_[static_cast<size_t>(port)];
+  const int limb = limbAt(under, study_->onFigure(under, at));
   session_.select(limb);
   if (limb < 0 && port == 0) panning_ = at;
 }

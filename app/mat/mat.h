@@ -32,7 +32,7 @@ public:
 
   /// Study: all three views to one scale; false enlarges the main one.
   void showThree(bool on);
-  [[nodiscard]] bool three() const { return three_ && session_.stage() == Stage::Study; }
+  [[nodiscard]] bool three() const;
   [[nodiscard]] StudyLayer* study() const { return study_; }
   /// The view port of that view, for tests and for the layer.
   [[nodiscard]] const Viewport& port(View view) const;

@@ -117,6 +117,11 @@ void Mat::placeThree(const QRectF& area) {
   ports_[2].clip = QRectF(area.left(), under, edge - area.left(), area.bottom() - under);
 }
 
+bool Mat::three() const {
+  // Large text leaves room for one view; V turns it.
+  return three_ && session_.stage() == Stage::Study && textScale() <= 1.4;
+}
+
 void Mat::showThree(bool on) {
   three_ = on;
   if (on) main_ = View::Side;

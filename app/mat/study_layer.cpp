@@ -94,6 +94,12 @@ QTransform StudyLayer::overlay(View view) const {
   return {x.x(), x.y(), y.x(), y.y(), o.x(), o.y()};
 }
 
+QPointF StudyLayer::onFigure(const Viewport& v, const QPointF& at) const {
+  const Vec2 mm = v.mm(at);
+  const QPointF own = overlay(v.view).inverted().map(QPointF(mm.x(), mm.y()));
+  return v.at(Vec2(own.x(), own.y()));
+}
+
 std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
   std::vector<Grip> out;
   if (session_.stage() != Stage::Study) return out;
@@ -113,6 +119,7 @@ std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
     }
     if (const auto proposed = proposeLandmarks(plan.pattern, *p))
       for (const auto& [joint, at] : *proposed) {
+        if (v.view == View::Side && joint.starts_with("left-") && !session_.farSide()) continue; // not shown
         Grip g;
         g.kind = Grip::Kind::Landmark;
         g.joint = joint;

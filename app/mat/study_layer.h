@@ -49,6 +49,8 @@ public:
   [[nodiscard]] QString nameOf(const Grip& grip) const;
   [[nodiscard]] std::vector<Grip> grips(const Viewport& v) const;
 
+  /// Where a place on the picture lies on the figure as it stands without one, pixels: for picking limbs.
+  [[nodiscard]] QPointF onFigure(const Viewport& v, const QPointF& at) const;
   /// Pixels of the picture for a place of the view, and back.
   [[nodiscard]] Vec2 toPicture(const Viewport& v, const QPointF& at) const;
   [[nodiscard]] QPointF fromPicture(const Viewport& v, const Vec2& at) const;

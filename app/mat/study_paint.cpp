@@ -53,7 +53,8 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
       const auto to = all.find(name(b.to));
       if (from == all.end() || to == all.end()) continue;
       const bool placed = photo.landmarks.contains(from->first) && photo.landmarks.contains(to->first);
-      if (side > 0 && photo.view == View::Side && !placed) continue; // the far side only once it is placed
+      if (side > 0 && photo.view == View::Side && !placed && !session_.farSide())
+        continue; // the far side only once it is placed
       QPen pen(t.card, placed ? 4.5 : 3.5, Qt::SolidLine, Qt::RoundCap);
       p.setPen(pen);
       const QLineF line(fromPicture(v, from->second), fromPicture(v, to->second));
@@ -65,7 +66,7 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
   }
   for (const auto& [joint, at] : all) {
     const bool placed = photo.landmarks.contains(joint);
-    if (!placed && photo.view == View::Side && joint.starts_with("left-")) continue;
+    if (!placed && photo.view == View::Side && joint.starts_with("left-") && !session_.farSide()) continue;
     p.setPen(QPen(placed ? t.card : t.woad, 1.6));
     p.setBrush(placed ? t.woad : t.card);
     p.drawEllipse(fromPicture(v, at), px(placed ? 5.5 : 4), px(placed ? 5.5 : 4));
@@ -192,7 +193,7 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
       p.save();
       p.translate(g.at);
       p.rotate(45);
-      const double s = px(large ? 4 : 3);
+      const double s = frame(large ? 4 : 3);
       p.drawRect(QRectF(-s, -s, 2 * s, 2 * s));
       p.restore();
     } else if (g.kind == Grip::Kind::Joint) {
@@ -204,7 +205,7 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
       p.setOpacity(far ? 0.45 : 1);
       p.setPen(QPen(changed ? t.woad : t.ink, changed ? 2.2 : 1.2));
       p.setBrush(t.card);
-      p.drawEllipse(g.at, px(large ? kJoint : 3), px(large ? kJoint : 3));
+      p.drawEllipse(g.at, frame(large ? kJoint : 3), frame(large ? kJoint : 3));
       p.setOpacity(1);
     }
   }

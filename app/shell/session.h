@@ -79,6 +79,9 @@ public:
   /// skipped.
   [[nodiscard]] std::string nextLandmark() const;
   void skipLandmark();
+  /// In the side view: whether the far side's landmarks are asked for too, once the near side's are placed.
+  [[nodiscard]] bool farSide() const { return farSide_; }
+  void setFarSide(bool on);
 
   // Named changes of Study. Each returns a sentence when it is refused.
   std::optional<QString> setSizing(const Sizing& sizing, const QString& name);
@@ -159,6 +162,7 @@ private:
   Way way_ = Way::Animals;
   PhotoTool photoTool_ = PhotoTool::Landmarks;
   bool halving_ = false;
+  bool farSide_ = false;
   QString compared_;
   int photoIndex_ = 0;
   std::set<std::string> skipped_;

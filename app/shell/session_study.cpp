@@ -22,6 +22,11 @@ void Session::setHalving(bool on) {
   emit studyChanged();
 }
 
+void Session::setFarSide(bool on) {
+  farSide_ = on;
+  emit studyChanged();
+}
+
 void Session::setCompared(const QString& pattern) {
   compared_ = pattern;
   emit studyChanged();
@@ -52,7 +57,9 @@ std::string Session::nextLandmark() const {
   if (index < 0) return {};
   const Photo& photo = project().photos[static_cast<size_t>(index)];
   for (const std::string& joint : landmarksOf(plan_->pattern, photo.view))
-    if (!photo.landmarks.contains(joint) && !skipped_.contains(joint)) return joint;
+    if (!photo.landmarks.contains(joint) && !skipped_.contains(joint) &&
+        (farSide_ || photo.view != View::Side || !joint.starts_with("left-")))
+      return joint;
   return {};
 }
 

@@ -37,6 +37,9 @@ QIcon turnIcon(bool forward, const QColor& colour) {
   return QIcon(pixmap);
 }
 
+/// The name's type: with large text it gives way to the rest of the rail.
+double titleSize() { return textScale() > 1.3 ? 16 : 24; }
+
 } // namespace
 
 TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(parent), session_(session) {
@@ -47,7 +50,8 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   name_->setPopupMode(QToolButton::InstantPopup);
   name_->setMenu(menu);
   name_->setFocusPolicy(Qt::TabFocus);
-  name_->setStyleSheet(QStringLiteral("QToolButton { font-size: %1px; font-weight: 600; }").arg(px(24)));
+  name_->setStyleSheet(
+      QStringLiteral("QToolButton { font-size: %1px; font-weight: 600; }").arg(px(titleSize())));
   layout->addWidget(name_);
   auto* sizes = new QVBoxLayout;
   sizes->setSpacing(0);
@@ -118,8 +122,8 @@ void TitleRail::refresh() {
   const Figure& f = session_.plan().figure;
   const UnitSystem units = session_.units();
   const QString full = str(session_.project().name);
-  name_->setText(QFontMetrics(typeface(24, QFont::DemiBold))
-                     .elidedText(full, Qt::ElideRight, textScale() > 1.3 ? px(100) : px(210)) +
+  name_->setText(QFontMetrics(typeface(titleSize(), QFont::DemiBold))
+                     .elidedText(full, Qt::ElideRight, textScale() > 1.3 ? px(72) : px(210)) +
                  QStringLiteral(" ▾"));
   name_->setAccessibleName(tr("%1, menu").arg(full));
   name_->setToolTip(full);

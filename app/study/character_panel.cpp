@@ -49,7 +49,7 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
     auto* s = new QSlider(Qt::Horizontal, this);
     s->setRange(low, high);
     s->setAccessibleName(name);
-    s->setMinimumWidth(px(190));
+    s->setMinimumWidth(frame(170));
     return s;
   };
   age_ = slider(tr("Age, from true to life to toy"), 0, 40);
@@ -73,7 +73,7 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
   for (size_t i = 0; i < dials_.size(); ++i) {
     auto* field = new QLineEdit(this);
     field->setAccessibleName(names[i]);
-    field->setFixedWidth(px(70));
+    field->setFixedWidth(frame(70));
     const int row = static_cast<int>(i % 3);
     const int column = 1 + 2 * static_cast<int>(i / 3);
     auto* l = label(names[i]);

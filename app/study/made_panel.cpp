@@ -48,7 +48,7 @@ void MadePanel::rebuild() {
     row.across = new QLineEdit(this);
     row.across->setAccessibleName(tr("Width of the made %1").arg(row.limb));
     for (QLineEdit* field : {row.length, row.across}) {
-      field->setFixedWidth(px(150));
+      field->setFixedWidth(px(120));
       connect(field, &QLineEdit::editingFinished, this, [this, limbId = row.limb] { typed(limbId); });
     }
     row.words = textLabel(this, 13, QFont::Normal, false);

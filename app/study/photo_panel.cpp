@@ -56,6 +56,10 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   skip_ = new QPushButton(tr("Skip"), this);
   acts->addWidget(accept_);
   acts->addWidget(skip_);
+  far_ = new QCheckBox(tr("far side too"), this);
+  far_->setToolTip(tr("ask for the legs behind as well, to compare or average both sides"));
+  connect(far_, &QCheckBox::toggled, &session_, &Session::setFarSide);
+  acts->addWidget(far_);
   acts->addStretch();
   middle->addLayout(acts);
   auto* tools = new QHBoxLayout;
@@ -177,6 +181,7 @@ void PhotoPanel::refresh() {
   }
   const Photo& photo = session_.project().photos[static_cast<size_t>(index)];
   view_->setCurrentIndex(static_cast<int>(photo.view));
+  far_->setVisible(photo.view == View::Side);
   const std::string next = session_.nextLandmark();
   if (session_.photoTool() == PhotoTool::Landmarks)
     prompt_->setText(

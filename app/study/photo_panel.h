@@ -57,6 +57,7 @@ private:
   QLabel* prompt_;
   QLabel* trouble_;
   QPushButton* skip_;
+  QCheckBox* far_;
   QPushButton* accept_;
   std::array<QToolButton*, 4> tools_{};
   QLineEdit* known_;

@@ -92,7 +92,7 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   words->setText(tr("size the figure by it"));
   QLineEdit* limbField = fields_[static_cast<size_t>(SizeBy::Limb)];
   limbField->setParent(limb_);
-  limbField->setFixedWidth(px(110));
+  limbField->setFixedWidth(frame(110));
   words->setBuddy(limbField);
   by->addWidget(words);
   by->addStretch();
@@ -273,10 +273,10 @@ void StudyCard::makeBones(int l) {
     row.girth->setAccessibleName(tr("Girth at the middle of the %1").arg(row.name->text()));
     row.back = new QPushButton(QStringLiteral("↺"), bones_);
     row.back->setAccessibleName(tr("Put the %1 back").arg(row.name->text()));
-    row.back->setFixedWidth(px(28));
+    row.back->setFixedWidth(frame(28));
     row.back->setStyleSheet(QStringLiteral("padding: 2px;"));
     const size_t index = rows_.size();
-    for (QLineEdit* field : {row.length, row.girth}) field->setFixedWidth(px(76));
+    for (QLineEdit* field : {row.length, row.girth}) field->setFixedWidth(frame(76));
     connect(row.length, &QLineEdit::editingFinished, this, [this, index] { typedBone(index); });
     connect(row.girth, &QLineEdit::editingFinished, this, [this, index] { typedGirth(index); });
     connect(row.back, &QPushButton::clicked, this, [this, b] { session_.putBack(b); });

@@ -26,9 +26,11 @@ StudyRack::StudyRack(Session& session, StudyLayer* layer, QWidget* parent)
   row->setSpacing(px(4));
   const std::array<QString, 6> names{tr("Animals"),    tr("Character"), tr("Photo to trace"),
                                      tr("Made parts"), tr("Scale"),     tr("Compare")};
+  const std::array<QString, 6> shorter{tr("Animals"), tr("Character"), tr("Photo"),
+                                       tr("Made"),    tr("Scale"),     tr("Compare")};
   for (size_t i = 0; i < tabs_.size(); ++i) {
     auto* tab = new QToolButton(this);
-    tab->setText(names[i]);
+    tab->setText(textScale() > 1.3 ? shorter[i] : names[i]);
     tab->setCheckable(true);
     tab->setFocusPolicy(Qt::TabFocus);
     tab->setAccessibleName(names[i]);
@@ -70,7 +72,7 @@ void StudyRack::refresh() {
         QStringLiteral("QToolButton { font-size: %1px; font-weight: %2; color: %3; border: 2px solid "
                        "transparent; border-bottom-color: %4; "
                        "border-radius: 0; padding: 2px 8px; } QToolButton:focus { border-color: %5; }")
-            .arg(px(i == now ? 15 : 13))
+            .arg(textScale() > 1.3 ? frame(i == now ? 14 : 13) : px(i == now ? 15 : 13))
             .arg(i == now ? 600 : 400)
             .arg(i == now ? t.ink.name() : t.faint.name(),
                  i == now ? t.woad.name() : QStringLiteral("transparent"), t.woad.name()));

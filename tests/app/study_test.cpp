@@ -363,6 +363,18 @@ TEST_F(StudyTest, APictureIsTracedByClicksAndItsLengthsTakenOver) {
     drag(now(), to - now());
   }
   EXPECT_GT(panel->bones()->count(), 10);
+  // With every landmark placed a click picks the limb, and its rings lie on the picture.
+  const auto elbow = session.project().photos[0].landmarks;
+  const Vec2 middle = (elbow.at("thorax") + elbow.at("loin_j")) / 2 + Vec2(0, -30);
+  QTest::mouseClick(window.mat(), Qt::LeftButton, {},
+                    layer()->fromPicture(window.mat()->port(View::Side), middle).toPoint());
+  EXPECT_EQ(session.selected(), limb("trunk"));
+  const QPoint edge =
+      grip(View::Side, [](const Grip& g) { return g.kind == Grip::Kind::Ring && g.place == 1; });
+  drag(edge, QPoint(0, -10));
+  EXPECT_FALSE(session.project().shape.girths.empty()) << "the girth is taken off the picture";
+  session.undo();
+  session.select(-1);
   QTest::mouseClick(panel->adopt(), Qt::LeftButton);
   const auto& lengths = session.project().shape.lengths;
   ASSERT_TRUE(lengths.contains("forearm"));

@@ -151,7 +151,7 @@ TEST(Cli, OutlinesAreSvgInMillimetres) {
   // One user unit is a millimetre: the side view spans the height of 160 mm.
   double low = 1e9;
   double high = -1e9;
-  const size_t from = text.find("d=\"", text.find("id=\"side\"")) + 3;
+  const size_t from = text.find(" d=\"", text.find("id=\"side\"")) + 4;
   std::string path = text.substr(from, text.find('"', from) - from);
   for (char& c : path)
     if (c == 'M' || c == 'L' || c == 'Z') c = ' ';
