@@ -169,8 +169,11 @@ void followMeasures(const Pattern& before, Pattern& after) {
       shoulder = before.bone(limb.bones.front())->from;
       break;
     }
-  after.shoulderHeight.modules = std::max(
-      0.01, before.shoulderHeight.modules + after.joints.at(shoulder).z() - before.joints.at(shoulder).z());
+  double risen = after.joints.at(shoulder).z() - before.joints.at(shoulder).z();
+  if (after.right && !after.onMidline(shoulder))
+    if (const auto right = after.right->joints.find(shoulder); right != after.right->joints.end())
+      risen = (risen + right->second.z() - before.joints.at(shoulder).z()) / 2;
+  after.shoulderHeight.modules = std::max(0.01, before.shoulderHeight.modules + risen);
   if (before.bodyLength.means.starts_with("nose") || before.bodyLength.means.starts_with("tip of the bill")) {
     const std::string& rump = before.bone(trunk->bones.front())->from;
     const double change =

@@ -20,11 +20,12 @@ bool carriedByLimb(const Figure& f, int bone, int limb) {
   return false;
 }
 
+/// One foot a leg or pair of legs: the lower of the two.
 std::vector<Foot> feetOf(const Figure& f) {
-  std::vector<Foot> feet;
+  std::map<std::string, Foot> feet;
   for (size_t l = 0; l < f.limbs.size(); ++l) {
-    if (f.limbs[l].kind != LimbKind::Leg || f.limbs[l].side < 0) continue;
-    Foot foot{0, 1e9};
+    if (f.limbs[l].kind != LimbKind::Leg || (f.symmetric && f.limbs[l].side < 0)) continue;
+    Foot& foot = feet.emplace(f.limbs[l].family, Foot{0, 1e9}).first->second;
     for (const Tube& tube : f.tubes)
       for (size_t i = 0; i < tube.slabBone.size(); ++i) {
         if (!carriedByLimb(f, tube.slabBone[i], static_cast<int>(l))) continue;
@@ -33,9 +34,11 @@ std::vector<Foot> feetOf(const Figure& f) {
           if (low < foot.z) foot = {r->centre.x(), low};
         }
       }
-    if (foot.z < 1e8) feet.push_back(foot);
   }
-  return feet;
+  std::vector<Foot> out;
+  for (const auto& [family, foot] : feet)
+    if (foot.z < 1e8) out.push_back(foot);
+  return out;
 }
 
 } // namespace
