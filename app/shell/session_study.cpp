@@ -81,7 +81,7 @@ void Session::keepScale(Project& p) const {
   if (!source || shapeProblem(*source, p.shape)) return;
   const double before = lengthOf(plan_->figure, plan_->pattern, p.size.by, p.size.limb) / plan_->figure.scale;
   const double after = modulesOf(shaped(*source, p.shape), p.size);
-  if (before > 0 && after > 0 && before != after) p.size.mm *= after / before;
+  if (before > 0 && after > 0 && std::abs(after / before - 1) > 1e-12) p.size.mm *= after / before;
 }
 
 std::optional<QString> Session::setShape(const QString& name, Shape shape, bool keep, const QString& run) {

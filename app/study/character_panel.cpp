@@ -111,8 +111,12 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
     shape.character = {};
     session_.setShape(tr("true to life"), std::move(shape), false);
   });
-  connect(&session_, &Session::planSettled, this, &CharacterPanel::refresh);
-  connect(&session_, &Session::studyChanged, this, &CharacterPanel::refresh);
+  connect(&session_, &Session::planSettled, this, [this] {
+    if (isVisible()) refresh();
+  });
+  connect(&session_, &Session::studyChanged, this, [this] {
+    if (isVisible()) refresh();
+  });
   refresh();
 }
 
@@ -132,6 +136,8 @@ void CharacterPanel::typed(size_t index) {
   session_.setShape(tr("character"), std::move(shape), false);
   refresh();
 }
+
+void CharacterPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void CharacterPanel::refresh() {
   const Character& c = session_.project().shape.character;

@@ -25,6 +25,9 @@ public:
   [[nodiscard]] QCheckBox* halving() const { return halving_; }
   [[nodiscard]] QPushButton* putBack() const { return putBack_; }
 
+protected:
+  void showEvent(QShowEvent* event) override;
+
 private:
   void refresh();
   void typed(size_t index);

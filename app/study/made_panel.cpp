@@ -22,7 +22,9 @@ MadePanel::MadePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid_->setHorizontalSpacing(px(12));
   grid_->setVerticalSpacing(px(4));
   summary_ = textLabel(this, 13, QFont::DemiBold, false);
-  connect(&session_, &Session::planSettled, this, &MadePanel::refresh);
+  connect(&session_, &Session::planSettled, this, [this] {
+    if (isVisible()) refresh();
+  });
   rebuild();
 }
 
@@ -90,6 +92,8 @@ void MadePanel::typed(const QString& limb) {
     return;
   }
 }
+
+void MadePanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void MadePanel::refresh() {
   const Plan& plan = session_.plan();

@@ -23,6 +23,9 @@ public:
   [[nodiscard]] QLineEdit* acrossField(const QString& limb) const;
   [[nodiscard]] QString wordsOf(const QString& limb) const;
 
+protected:
+  void showEvent(QShowEvent* event) override;
+
 private:
   struct Row {
     QString limb;

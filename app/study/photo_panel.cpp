@@ -135,8 +135,12 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
       emit loaded();
     refresh();
   });
-  connect(&session_, &Session::planSettled, this, &PhotoPanel::refresh);
-  connect(&session_, &Session::studyChanged, this, &PhotoPanel::refresh);
+  connect(&session_, &Session::planSettled, this, [this] {
+    if (isVisible()) refresh();
+  });
+  connect(&session_, &Session::studyChanged, this, [this] {
+    if (isVisible()) refresh();
+  });
   refresh();
 }
 
@@ -157,6 +161,8 @@ void PhotoPanel::load(const QString& path, View view) {
 }
 
 QString PhotoPanel::prompt() const { return prompt_->text(); }
+
+void PhotoPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void PhotoPanel::refresh() {
   const int index = session_.photoIndex();

@@ -39,6 +39,9 @@ public:
   [[nodiscard]] QLineEdit* lineField() const { return known_; }
   [[nodiscard]] QCheckBox* average() const { return average_; }
 
+protected:
+  void showEvent(QShowEvent* event) override;
+
 signals:
   void loaded();
 

@@ -13,6 +13,9 @@ namespace {
 
 namespace clip = ClipperLib;
 
+constexpr double kSlit = 12;   ///< grid units: what rounding leaves open
+constexpr double kBlend = 110; ///< of a whole body: notches where limbs join, as wool fills them
+
 clip::IntPoint toGrid(const Vec2& p, double unit) {
   return {static_cast<clip::cInt>(std::llround(p.x() / unit)),
           static_cast<clip::cInt>(std::llround(p.y() / unit))};
@@ -58,15 +61,15 @@ clip::Paths offset(const clip::Paths& paths, double by, clip::JoinType join) {
   return out;
 }
 
-clip::Paths unite(const clip::Paths& paths) {
+/// `close`: gaps narrower than twice that, in grid units, are filled.
+clip::Paths unite(const clip::Paths& paths, double close = kSlit) {
   clip::Clipper clipper;
   clipper.AddPaths(paths, clip::ptSubject, true);
   clip::Paths merged;
   clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
   // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
-  constexpr double slit = 12;
   clip::CleanPolygons(merged, 3);
-  return offset(offset(merged, slit, clip::jtMiter), -slit, clip::jtMiter);
+  return offset(offset(merged, close, clip::jtMiter), -close, clip::jtMiter);
 }
 
 clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit,
@@ -112,7 +115,7 @@ std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, d
   clip::Paths paths;
   for (const auto& outline : outlines)
     for (const Polygon& polygon : outline) paths.push_back(toPath(polygon, unit));
-  return toPolygons(unite(paths), unit);
+  return toPolygons(unite(paths, kBlend), unit);
 }
 
 std::uint64_t surfaceKey(const Figure& figure, int limb) {
@@ -153,7 +156,7 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
     if (!clip::Orientation(path)) clip::ReversePath(path);
     paths.push_back(std::move(path));
   }
-  return toPolygons(unite(paths), unit);
+  return toPolygons(unite(paths, kBlend), unit);
 }
 
 bool contains(const std::vector<Polygon>& polygons, const Vec2& at) {
