@@ -152,7 +152,9 @@ void FigurePainter::body() {
   const bool wrap = how_.stage == Stage::Wrap;
   const QTransform m = transform();
   p_.save();
-  p_.setRenderHint(QPainter::Antialiasing);
+  // Under the hand a frame must be quick: sharp-edged fills and hairlines, until it lets go.
+  p_.setRenderHint(QPainter::Antialiasing, !shapes_.coarse());
+  const double line = how_.small || shapes_.coarse() ? 1 : 1.5;
   if (!shape_.far.isEmpty()) {
     p_.setPen(QPen(t.farLine, 1));
     p_.setBrush(t.farFill);
@@ -167,21 +169,21 @@ void FigurePainter::body() {
     p_.setPen(dashed);
     p_.setBrush(t.farFill);
     p_.drawPath(near);
-    p_.setPen(QPen(t.ink, how_.small ? 1 : 1.5));
+    p_.setPen(QPen(t.ink, line));
     p_.setBrush(t.wool);
-    p_.drawPath(m.map(shape_.core));
+    p_.drawPath(m.map(shape_.core()));
   } else {
-    p_.setPen(QPen(t.ink, how_.small ? 1 : 1.5));
+    p_.setPen(QPen(t.ink, line));
     p_.setBrush(t.coat);
     p_.drawPath(flats);
     p_.drawPath(near);
     p_.setPen(Qt::NoPen);
     p_.setBrush(t.core);
-    p_.drawPath(m.map(shape_.core));
+    p_.drawPath(m.map(shape_.core()));
   }
   const int count = static_cast<int>(plan_.figure.limbs.size());
   if (how_.selected >= 0 && how_.selected < count) {
-    p_.setPen(QPen(t.woad, how_.small ? 1.4 : 2));
+    p_.setPen(QPen(t.woad, line * 1.4));
     QColor fill = t.wash;
     if (wrap) fill.setAlpha(110);
     p_.setBrush(fill);

@@ -29,6 +29,13 @@ void Shapes::follow(std::optional<View> only) {
         limb.reset();
         kept.whole.reset();
       }
+  for (Kept& kept : views_)
+    if (kept.coarse) kept.whole.reset();
+}
+
+const QPainterPath& ViewShape::core() const {
+  if (kept.isEmpty()) kept = toPath(drawnIn(body, coatShare, 1), 1);
+  return kept;
 }
 
 const QPainterPath& LimbShape::core() const {
@@ -65,18 +72,24 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
   for (size_t i = 0; i < figure.limbs.size(); ++i)
     (isFar(figure.limbs[i], view) ? far : near)
         .push_back(limb(figure, coat, view, static_cast<int>(i)).polygons);
-  const std::vector<Polygon> body = united(near, 1);
-  shape.near = toPath(body, 1);
-  shape.core = toPath(drawnIn(body, coat / figure.scale, 1), 1);
-  if (!far.empty()) shape.far = toPath(united(far, 1), 1);
+  const bool quick = only_.has_value();
+  shape.body = united(near, 1, quick);
+  shape.near = toPath(shape.body, 1);
+  shape.coatShare = coat / figure.scale;
+  if (!far.empty()) shape.far = toPath(united(far, 1, quick), 1);
   for (const FigureFlat& flat : figure.flats) {
-    Polygon points;
-    for (const Vec3& p : flat.outline) points.push_back(project(p, view));
-    shape.flats.addPath(toPath({points}, figure.scale));
+    if (only_) { // under the hand the felt's edge is left out
+      Polygon points;
+      for (const Vec3& p : flat.outline) points.push_back(project(p, view));
+      shape.flats.addPath(toPath({points}, figure.scale));
+    } else {
+      shape.flats.addPath(toPath(flatOutline(flat, view, figure.scale), figure.scale));
+    }
   }
   shape.flats.setFillRule(Qt::WindingFill);
   shape.bounds = shape.near.boundingRect() | shape.far.boundingRect() | shape.flats.boundingRect();
   kept.whole = std::move(shape);
+  kept.coarse = only_.has_value();
   return *kept.whole;
 }
 
@@ -87,7 +100,7 @@ const LimbShape& Shapes::limb(const Figure& figure, double coat, View view, int 
     made.surface = surfaceKey(figure, limb);
     made.coatShare = coat / figure.scale;
     made.coarse = only_.has_value();
-    made.polygons = outline(figure, {limb}, view, 0, made.coarse ? 12 : 24);
+    made.polygons = outline(figure, {limb}, view, 0, made.coarse ? 12 : 36);
     for (Polygon& polygon : made.polygons)
       for (Vec2& at : polygon) at /= figure.scale;
     made.outline = toPath(made.polygons, 1);

@@ -25,11 +25,15 @@ struct LimbShape {
 
 /// One view's outlines as painter paths: x right, y up (the painter's transform turns it over), in modules.
 struct ViewShape {
-  QPainterPath near;  ///< body and the limbs on this side, one outline
-  QPainterPath core;  ///< the same less the coat
-  QPainterPath far;   ///< limbs of the other side (side view only)
-  QPainterPath flats; ///< ears, plumes
-  QRectF bounds;      ///< of all of it, y up
+  QPainterPath near;         ///< body and the limbs on this side, one outline
+  QPainterPath far;          ///< limbs of the other side (side view only)
+  QPainterPath flats;        ///< ears, plumes
+  QRectF bounds;             ///< of all of it, y up
+  std::vector<Polygon> body; ///< what `near` is drawn from
+  double coatShare = 0;      ///< the coat over a module
+  mutable QPainterPath kept; ///< of the core, once asked for
+  /// `near` less the coat.
+  [[nodiscard]] const QPainterPath& core() const;
 };
 
 class Shapes {
@@ -38,6 +42,8 @@ public:
   const ViewShape& of(const Figure& figure, double coat, View view);
   /// While something is dragged in one view the others may show the shape as it was; nothing lets all follow.
   void follow(std::optional<View> only);
+  /// Something is dragged: quick matters more than fine.
+  [[nodiscard]] bool coarse() const { return only_.has_value(); }
   /// A limb's own outlines, made when first asked for.
   const LimbShape& limb(const Figure& figure, double coat, View view, int limb);
   /// The limb at a place in modules: of this side first, the smallest of those that hold it; -1 if none.
@@ -48,6 +54,7 @@ private:
     std::uint64_t shape = 0;
     double coatShare = -1;
     std::optional<ViewShape> whole;
+    bool coarse = false; ///< made while something was dragged
     std::vector<std::optional<LimbShape>> limbs;
   };
   Kept& kept(const Figure& figure, double coat, View view);

@@ -4,10 +4,14 @@
 
 #include <QFileInfo>
 #include <QTime>
+#include <QtConcurrent>
 
 #include <cmath>
 
 namespace columna {
+
+Session::~Session() { summing_.waitForFinished(); }
+
 Session::Session(Catalog catalog, QObject* parent)
     : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
   Project first;
@@ -16,10 +20,12 @@ Session::Session(Catalog catalog, QObject* parent)
   history_ = History(first);
   settling_.setSingleShot(true);
   connect(&settling_, &QTimer::timeout, this, &Session::settle);
+  connect(&summing_, &QFutureWatcher<Summed>::finished, this, &Session::summed);
   replan();
 }
 
 void Session::replan() {
+  ++turn_;
   auto made = columna::plan(project(), catalog_);
   if (made) plan_ = std::move(made).value();
   behind_ = false;
@@ -28,7 +34,7 @@ void Session::replan() {
 }
 
 void Session::announce() {
-  constexpr int pause = 100; // ms
+  constexpr int pause = 150; // ms
   emit planChanged();
   if (inRun_ && settled_.isValid() && settled_.elapsed() < pause) {
     if (!settling_.isActive()) settling_.start(static_cast<int>(pause - settled_.elapsed()));
@@ -37,14 +43,44 @@ void Session::announce() {
   settle();
 }
 
+/// Under the hand the sums are made beside the window, which never waits for them; once it lets go, here.
 void Session::settle() {
   settling_.stop();
+  if (behind_ && inRun_) {
+    if (summing_.isRunning()) return; // its end asks again
+    summing_.setFuture(QtConcurrent::run([turn = turn_, project = project(), &shelf = catalog_] {
+      return Summed{turn, project.pattern, columna::plan(project, shelf)};
+    }));
+    return;
+  }
   settled_.restart();
   if (behind_) {
     replan();
     emit planChanged();
   }
   emit planSettled();
+}
+
+void Session::summed() {
+  if (!behind_ || !inRun_) return; // the hand has let go, and the whole plan is made
+  Summed done = summing_.result();
+  settled_.restart();
+  const bool current = done.turn == turn_;
+  if (done.plan && done.pattern == project().pattern &&
+      done.plan->figure.limbs.size() == plan_->figure.limbs.size()) {
+    Plan next = std::move(done.plan).value();
+    if (!current) { // the figure has moved on meanwhile
+      next.pattern = std::move(plan_->pattern);
+      next.figure = std::move(plan_->figure);
+      next.animal = std::move(plan_->animal);
+      next.made = std::move(plan_->made);
+    }
+    plan_ = std::move(next);
+    behind_ = !current;
+    emit planChanged();
+    emit planSettled();
+  }
+  if (behind_) settling_.start(150);
 }
 
 std::optional<QString> Session::change(const QString& name, Project project, const QString& run) {
@@ -58,6 +94,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
     return sentence;
   }
   inRun_ = !run.isEmpty();
+  ++turn_;
   history_.change(name.toStdString(), std::move(project), run.toStdString());
   if (quick) {
     Plan next = std::move(made).value();
@@ -89,6 +126,7 @@ std::optional<QString> Session::open(const QString& path) {
   file_ = std::move(file).value();
   history_ = History(file_.project);
   plan_ = std::move(made).value();
+  behind_ = inRun_ = false;
   path_ = path;
   savedAt_.clear();
   selected_ = -1;

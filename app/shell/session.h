@@ -7,6 +7,7 @@
 #include "project/plan.h"
 
 #include <QElapsedTimer>
+#include <QFutureWatcher>
 #include <QImage>
 #include <QObject>
 #include <QString>
@@ -28,6 +29,9 @@ class Session : public QObject {
   Q_OBJECT
 public:
   explicit Session(Catalog catalog, QObject* parent = nullptr);
+  ~Session() override;
+  Session(const Session&) = delete;
+  Session& operator=(const Session&) = delete;
 
   [[nodiscard]] const Catalog& catalog() const { return catalog_; }
   [[nodiscard]] const Project& project() const { return history_.now(); }
@@ -146,6 +150,7 @@ private:
   void replan();
   void announce();
   void settle();
+  void summed();
   void keepScale(Project& project) const;
   /// "elbow" for both sides while tied, else the sided key.
   [[nodiscard]] std::string shapeKey(const std::string& name, const FigureLimb& limb) const;
@@ -169,6 +174,14 @@ private:
   mutable std::map<std::string, QImage> pictures_;
   bool behind_ = false; ///< only the figure follows the hand; the rest of the plan is made when it settles
   QTimer settling_;
+  /// A plan and the turn of the hand it was made for.
+  struct Summed {
+    std::uint64_t turn;
+    std::string pattern;
+    Result<Plan> plan;
+  };
+  std::uint64_t turn_ = 0; ///< counts changes
+  QFutureWatcher<Summed> summing_;
   QElapsedTimer settled_;
 };
 

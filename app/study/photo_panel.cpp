@@ -12,6 +12,7 @@
 #include <QHBoxLayout>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QProgressBar>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <QtConcurrent>
@@ -41,6 +42,13 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   left->addWidget(view_);
   left->addWidget(add_);
   left->addWidget(remove_);
+  bar_ = new QProgressBar(this);
+  bar_->setRange(0, 100);
+  bar_->setTextVisible(false);
+  bar_->setFixedHeight(px(8));
+  bar_->setAccessibleName(tr("How much of the picture is read"));
+  bar_->hide();
+  left->addWidget(bar_);
   left->addStretch();
   row->addLayout(left);
 
@@ -111,7 +119,9 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   right->addLayout(take);
   row->addLayout(right);
 
-  connect(add_, &QPushButton::clicked, this, &PhotoPanel::choose);
+  connect(add_, &QPushButton::clicked, this, [this] { loading() ? stop() : choose(); });
+  metering_.setInterval(40);
+  connect(&metering_, &QTimer::timeout, this, [this] { bar_->setValue(meter_->percent); });
   connect(remove_, &QPushButton::clicked, this, [this] { session_.removePhoto(session_.photoIndex()); });
   connect(view_, &QComboBox::activated, this, [this](int index) {
     for (size_t i = 0; i < session_.project().photos.size(); ++i)
@@ -128,8 +138,12 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   });
   connect(&watcher_, &QFutureWatcher<Result<Picture>>::finished, this, [this] {
     const Result<Picture> read = watcher_.result();
+    metering_.stop();
+    bar_->hide();
     add_->setText(tr("Take one in…"));
-    if (!read)
+    if (meter_->stop)
+      emit session_.noted(tr("Reading was stopped; nothing was changed."));
+    else if (!read)
       emit session_.refused(sentence(read.problem()));
     else if (!session_.addPhoto(loadingView_, read->jpeg, read->image))
       emit loaded();
@@ -144,7 +158,14 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   refresh();
 }
 
-PhotoPanel::~PhotoPanel() { watcher_.waitForFinished(); }
+PhotoPanel::~PhotoPanel() {
+  stop();
+  watcher_.waitForFinished();
+}
+
+void PhotoPanel::stop() {
+  if (meter_) meter_->stop = true;
+}
 
 void PhotoPanel::choose() {
   const QString path = QFileDialog::getOpenFileName(this, tr("Take a picture in"), lastFolder(),
@@ -155,8 +176,12 @@ void PhotoPanel::choose() {
 void PhotoPanel::load(const QString& path, View view) {
   if (watcher_.isRunning()) return;
   loadingView_ = view;
-  add_->setText(tr("reading it …"));
-  watcher_.setFuture(QtConcurrent::run([path] { return readPicture(path); }));
+  add_->setText(tr("Stop reading"));
+  meter_ = std::make_shared<PictureProgress>();
+  bar_->setValue(0);
+  bar_->show();
+  metering_.start();
+  watcher_.setFuture(QtConcurrent::run([path, meter = meter_] { return readPicture(path, meter.get()); }));
   refresh();
 }
 
@@ -167,7 +192,6 @@ void PhotoPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 void PhotoPanel::refresh() {
   const int index = session_.photoIndex();
   const bool any = index >= 0;
-  add_->setEnabled(!watcher_.isRunning());
   for (QWidget* w : std::array<QWidget*, 5>{remove_, skip_, accept_, bones_, adopt_}) w->setEnabled(any);
   for (size_t i = 0; i < tools_.size(); ++i) {
     tools_[i]->setEnabled(any);

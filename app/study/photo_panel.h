@@ -5,15 +5,18 @@
 #include "study/picture.h"
 
 #include <QFutureWatcher>
+#include <QTimer>
 #include <QWidget>
 
 #include <array>
+#include <memory>
 
 class QCheckBox;
 class QComboBox;
 class QLabel;
 class QLineEdit;
 class QListWidget;
+class QProgressBar;
 class QPushButton;
 class QToolButton;
 
@@ -32,6 +35,10 @@ public:
   /// Reads the picture off the window's thread; `loaded` or Session::refused follows.
   void load(const QString& path, View view);
   [[nodiscard]] bool loading() const { return watcher_.isRunning(); }
+  /// Gives a reading up; nothing is changed.
+  void stop();
+  [[nodiscard]] QPushButton* addButton() const { return add_; }
+  [[nodiscard]] QProgressBar* progress() const { return bar_; }
   [[nodiscard]] QString prompt() const;
   [[nodiscard]] QListWidget* bones() const { return bones_; }
   [[nodiscard]] QPushButton* adopt() const { return adopt_; }
@@ -57,6 +64,9 @@ private:
   QComboBox* view_;
   QPushButton* add_;
   QPushButton* remove_;
+  QProgressBar* bar_;
+  QTimer metering_;
+  std::shared_ptr<PictureProgress> meter_;
   QLabel* prompt_;
   QLabel* trouble_;
   QPushButton* skip_;

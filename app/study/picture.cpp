@@ -1,6 +1,7 @@
 #include "study/picture.h"
 
 #include <QBuffer>
+#include <QFile>
 #include <QFileInfo>
 #include <QImageReader>
 
@@ -15,12 +16,40 @@ constexpr int kSmallest = 64;
 constexpr int kLongest = 12;
 constexpr qint64 kMostPixels = 400'000'000;
 
+constexpr int kReadShare = 85; ///< percent of the work that reading is; packing is the rest
+
+/// A file that tells how much of it was read, and ends early when asked to.
+class MeteredFile : public QFile {
+public:
+  MeteredFile(const QString& path, PictureProgress* progress) : QFile(path), progress_(progress) {}
+
+protected:
+  qint64 readData(char* data, qint64 most) override {
+    if (!progress_) return QFile::readData(data, most);
+    if (progress_->stop) return -1;
+    // In small bites, so that a stop is heard and the progress moves.
+    const qint64 got = QFile::readData(data, std::min<qint64>(most, 1 << 18));
+    if (got > 0) read_ = std::min(size(), read_ + got);
+    progress_->percent = static_cast<int>(kReadShare * read_ / std::max<qint64>(1, size()));
+    return got;
+  }
+
+private:
+  PictureProgress* progress_;
+  qint64 read_ = 0;
+};
+
 } // namespace
 
-Result<Picture> readPicture(const QString& path) {
+Result<Picture> readPicture(const QString& path, PictureProgress* progress) {
   const std::string name = QFileInfo(path).fileName().toStdString();
   if (!QFileInfo::exists(path)) return Problem{"the picture is not there", name, "check the name"};
-  QImageReader reader(path);
+  MeteredFile file(path, progress);
+  if (!file.open(QIODevice::ReadOnly))
+    return Problem{"the picture cannot be read", name, "check who may read it"};
+  QImageReader reader(&file);
+  const Problem stopped{"reading was stopped", name, "nothing was changed"};
+  const auto stop = [progress] { return progress && progress->stop; };
   reader.setDecideFormatFromContent(true);
   reader.setAutoTransform(true);
   const QByteArray format = reader.format();
@@ -47,6 +76,7 @@ Result<Picture> readPicture(const QString& path) {
   if (most > kPicturePixels)
     reader.setScaledSize(size.scaled(kPicturePixels, kPicturePixels, Qt::KeepAspectRatio));
   QImage image = reader.read();
+  if (stop()) return stopped;
   if (image.isNull()) return Problem{"the picture is damaged", name, "save it anew and try again"};
   if (image.hasAlphaChannel()) {
     QImage flat(image.size(), QImage::Format_RGB32);
@@ -62,6 +92,8 @@ Result<Picture> readPicture(const QString& path) {
   }
   Picture out;
   for (const int quality : {88, 75, 60, 40}) {
+    if (stop()) return stopped;
+    if (progress) progress->percent = std::min(99, std::max(kReadShare, progress->percent + 4));
     out.jpeg.clear();
     QBuffer buffer(&out.jpeg);
     buffer.open(QIODevice::WriteOnly);

@@ -282,10 +282,10 @@ Figure build(const Pattern& pattern) {
         bone = static_cast<int>(i);
         break;
       }
-    FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}};
+    FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}, flat.thickness};
     for (const Vec3& p : flat.outline) left.outline.push_back(p);
     if (flat.twin) {
-      FigureFlat right{"right-" + flat.id, bone, {}};
+      FigureFlat right{"right-" + flat.id, bone, {}, flat.thickness};
       const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id)
                                      : decltype(pattern.right->flatOutlines.end()){};
       if (pattern.right && own != pattern.right->flatOutlines.end())
@@ -334,8 +334,10 @@ Figure scaledTo(Figure f, double scale) {
       r.ru *= scale;
       r.rv *= scale;
     }
-  for (FigureFlat& flat : f.flats)
+  for (FigureFlat& flat : f.flats) {
+    flat.thickness *= scale;
     for (Vec3& p : flat.outline) p *= scale;
+  }
   for (Vec3& eye : f.eyes) eye *= scale;
   return f;
 }

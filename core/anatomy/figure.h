@@ -42,6 +42,7 @@ struct FigureFlat {
   std::string id;
   int bone = 0;
   std::vector<Vec3> outline; ///< mm
+  double thickness = 0;      ///< mm
 };
 
 struct Figure {

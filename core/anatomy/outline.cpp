@@ -13,8 +13,10 @@ namespace {
 
 namespace clip = ClipperLib;
 
-constexpr double kSlit = 12;   ///< grid units: what rounding leaves open
-constexpr double kBlend = 110; ///< of a whole body: notches where limbs join, as wool fills them
+constexpr double kSlit = 12; ///< grid units: what rounding leaves open
+constexpr int kCoarseCorners = 16;
+constexpr int kFineCorners = 48; ///< of a round section where the whole figure is shown
+constexpr double kBlend = 60;    ///< of a whole body: notches where limbs join, as wool fills them
 
 clip::IntPoint toGrid(const Vec2& p, double unit) {
   return {static_cast<clip::cInt>(std::llround(p.x() / unit)),
@@ -69,6 +71,7 @@ clip::Paths unite(const clip::Paths& paths, double close = kSlit) {
   clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
   // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
   clip::CleanPolygons(merged, 3);
+  if (close <= 0) return merged;
   return offset(offset(merged, close, clip::jtMiter), -close, clip::jtMiter);
 }
 
@@ -88,6 +91,29 @@ clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View 
   return paths;
 }
 
+void addFlat(clip::Paths& paths, const FigureFlat& flat, View view, double unit) {
+  const auto add = [&](const Polygon& points) {
+    clip::Path path = toPath(points, unit);
+    if (!clip::Orientation(path)) clip::ReversePath(path);
+    paths.push_back(std::move(path));
+  };
+  const size_t count = flat.outline.size();
+  Vec3 across(0, 0, 0); // Newell's normal
+  for (size_t i = 0; i < count; ++i) across += flat.outline[i].cross(flat.outline[(i + 1) % count]);
+  if (across.norm() > 0) across *= flat.thickness / 2 / across.norm();
+  for (const double side : {-1.0, 1.0}) {
+    Polygon face;
+    for (const Vec3& p : flat.outline) face.push_back(project(p + side * across, view));
+    add(face);
+  }
+  for (size_t i = 0; i < count; ++i) {
+    const Vec3& p = flat.outline[i];
+    const Vec3& q = flat.outline[(i + 1) % count];
+    add({project(p - across, view), project(q - across, view), project(q + across, view),
+         project(p + across, view)});
+  }
+}
+
 } // namespace
 
 Vec2 project(const Vec3& p, View view) {
@@ -105,17 +131,19 @@ Vec2 project(const Vec3& p, View view) {
 std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset,
                              int corners) {
   const double unit = figure.scale / 8000; // finer than a hair at any size
-  clip::Paths merged = unite(limbPaths(figure, limbs, view, unit, corners));
+  // Drawn coarsely it is drawn again in a moment, and united() closes the slits.
+  clip::Paths merged =
+      unite(limbPaths(figure, limbs, view, unit, corners), corners < kCoarseCorners ? 0 : kSlit);
   if (inset > 0) merged = offset(merged, -inset / unit, clip::jtRound);
   return toPolygons(std::move(merged), unit);
 }
 
-std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale) {
+std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale, bool quick) {
   const double unit = scale / 8000;
   clip::Paths paths;
   for (const auto& outline : outlines)
     for (const Polygon& polygon : outline) paths.push_back(toPath(polygon, unit));
-  return toPolygons(unite(paths, kBlend), unit);
+  return toPolygons(unite(paths, quick ? kSlit : kBlend), unit);
 }
 
 std::uint64_t surfaceKey(const Figure& figure, int limb) {
@@ -144,18 +172,19 @@ std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, 
   return toPolygons(offset(paths, -inset / unit, clip::jtRound), unit);
 }
 
+std::vector<Polygon> flatOutline(const FigureFlat& flat, View view, double scale) {
+  const double unit = scale / 8000;
+  clip::Paths paths;
+  addFlat(paths, flat, view, unit);
+  return toPolygons(unite(paths), unit);
+}
+
 std::vector<Polygon> silhouette(const Figure& figure, View view) {
   const double unit = figure.scale / 8000;
   std::vector<int> all(figure.limbs.size());
   for (size_t i = 0; i < all.size(); ++i) all[i] = static_cast<int>(i);
-  clip::Paths paths = limbPaths(figure, all, view, unit, 24);
-  for (const FigureFlat& flat : figure.flats) {
-    Polygon points;
-    for (const Vec3& p : flat.outline) points.push_back(project(p, view));
-    clip::Path path = toPath(points, unit);
-    if (!clip::Orientation(path)) clip::ReversePath(path);
-    paths.push_back(std::move(path));
-  }
+  clip::Paths paths = limbPaths(figure, all, view, unit, kFineCorners);
+  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit);
   return toPolygons(unite(paths, kBlend), unit);
 }
 

@@ -21,10 +21,12 @@ using Polygon = std::vector<Vec2>;
 /// or more: fewer are quicker, for what is being dragged. Outer contours are counter-clockwise, holes
 /// clockwise.
 [[nodiscard]] std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view,
-                                           double inset = 0, int corners = 24);
+                                           double inset = 0, int corners = 36);
 
-/// Several outlines as one, for a figure of that many mm a module.
-[[nodiscard]] std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale);
+/// Several outlines as one, for a figure of that many mm a module. `quick` leaves the notches where limbs
+/// join.
+[[nodiscard]] std::vector<Polygon> united(const std::vector<std::vector<Polygon>>& outlines, double scale,
+                                          bool quick = false);
 
 /// The same number for limbs whose surface is the same but for the figure's size: what a kept outline is good
 /// for.
@@ -32,6 +34,10 @@ using Polygon = std::vector<Vec2>;
 
 /// An outline drawn in by `inset` mm all round, for a figure of that many mm a module.
 [[nodiscard]] std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale);
+
+/// A flat part's outline with the felt's thickness round it: from edge-on there is nothing else of it. For a
+/// figure of that many mm a module.
+[[nodiscard]] std::vector<Polygon> flatOutline(const FigureFlat& flat, View view, double scale);
 
 /// The outline of the whole figure, flat parts included.
 [[nodiscard]] std::vector<Polygon> silhouette(const Figure& figure, View view);
