@@ -149,8 +149,8 @@ void Mat::paintZoom(QPainter& p) {
 
 void Mat::paintRulers(QPainter& p) {
   const Viewport& v = ports_[0];
-  const double top = frame(24);
-  const double left = frame(32);
+  const double top = centreArea().top();
+  const double left = centreArea().left();
   std::optional<QRectF> reach;
   if (session_.selected() >= 0) {
     const Figure& f = session_.plan().figure;

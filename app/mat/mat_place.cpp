@@ -20,7 +20,9 @@ constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, V
 
 QRectF Mat::centreArea() const {
   const double top = frame(kRulerTop);
-  const double left = frame(kRulerLeft);
+  // Wide enough for its own figures, whatever the text's size.
+  const double left = std::max<double>(
+      frame(kRulerLeft), QFontMetricsF(typeface(11)).horizontalAdvance(QStringLiteral("-200")) + px(10));
   return {left, top, width() - left, height() - top};
 }
 

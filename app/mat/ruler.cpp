@@ -72,7 +72,7 @@ void paintLeftRuler(QPainter& p, const QRectF& area, double origin, double scale
   eachTick(area.top(), area.bottom(), origin, -scale, r, [&](double y, double mm, bool major) {
     p.setPen(QPen(t.faint, 1));
     p.drawLine(QPointF(area.right(), y), QPointF(area.right() - px(major ? 7 : 4), y));
-    if (!major) return;
+    if (!major || y - px(8) < area.top()) return;
     p.setPen(t.faint);
     p.drawText(QRectF(area.left(), y - px(8), area.width() - px(9), px(16)),
                Qt::AlignRight | Qt::AlignVCenter, figure(mm, units));

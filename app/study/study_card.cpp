@@ -56,7 +56,10 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
     auto* label = textLabel(figure_, 13, QFont::Normal, false);
     label->setText(names[i]);
     label->setBuddy(field);
-    field->setStyleSheet(QStringLiteral("font-size: %1px; font-weight: 600;").arg(px(i == 0 ? 20 : 15)));
+    field->setStyleSheet(QStringLiteral("font-size: %1px; font-weight: 600;")
+                             .arg(px(i > 0               ? 15
+                                     : textScale() > 1.3 ? 17
+                                                         : 20)));
     means_[i] = textLabel(figure_, 12, QFont::Normal);
     setFaint(means_[i]);
     form->addWidget(label, row, 0);
