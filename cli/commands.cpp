@@ -171,7 +171,7 @@ int create(const NewOptions& options) {
   p.size.mm = *mm;
   const auto built = construction(options.construction);
   if (!built)
-    return complain(fmt::format("\"{}\" is not a construction here; use folded-pair or twisted-limbs",
+    return complain(fmt::format("\"{}\" is not a construction here; use one of columna-cli --help",
                                 options.construction));
   p.construction = *built;
   const auto lives = use(options.use);

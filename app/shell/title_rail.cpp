@@ -69,11 +69,10 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   construction_->setStyleSheet(QStringLiteral("QToolButton { font-weight: 600; }"));
   construction_->setAccessibleName(tr("Construction"));
   auto* kinds = new QMenu(construction_);
-  for (const Construction each : {Construction::TwistedLimbs, Construction::FoldedPair}) {
+  for (const Construction each : kConstructions) {
     QAction* action = kinds->addAction(str(std::string(columna::name(each))));
-    action->setToolTip(each == Construction::TwistedLimbs
-                           ? tr("every limb doubled and twisted on a doubled spine: strong, less slim")
-                           : tr("two long wires folded in half: slim and poseable, weaker in large figures"));
+    action->setToolTip(
+        tr("%1; gives up %2").arg(str(std::string(built(each))), str(std::string(givesUp(each)))));
     connect(action, &QAction::triggered, this, [this, each] { session_.setConstruction(each); });
   }
   kinds->setToolTipsVisible(true);

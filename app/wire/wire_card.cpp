@@ -211,7 +211,7 @@ void WireCard::refresh() {
                                            : limb.section.material.strandsPerWire > 1 ? tr("one stem")
                                                                                       : tr("single"));
   gauges_->setText(gauges);
-  Working cut = cutWorking(piece);
+  Working cut = cutWorking(piece, session_.project().allow);
   cut.title = tr("why %1").arg(cut_->figure()).toStdString();
   whyCut_->set(cut);
   whyNeed_->set(

@@ -1,4 +1,5 @@
 #include "project/plan.h"
+#include "project/wire_findings.h"
 
 #include "wire/allowance.h"
 
@@ -171,22 +172,6 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
               "A choice is kept for {}, which this animal does not have; it comes back with the animal.",
               limbId),
           "a choice without a limb");
-  for (const Piece& piece : plan.pieces) {
-    const double sold = plan.sections.empty() ? 0 : [&] {
-      for (const WireSection& section : plan.sections)
-        if (section.material.id == piece.material) return section.material.pieceLength;
-      return 0.0;
-    }();
-    if (sold > 0 && piece.cut > sold && piece.mirrorOf < 0) {
-      const std::string limb =
-          piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
-      out.push_back({Level::Doubtful, limb,
-                     fmt::format("Piece {} wants {} mm, more than one stem of {:g} mm; lap two by 30 mm and "
-                                 "twist them, away from joints.",
-                                 piece.tag, printNumber(piece.cut, 0), sold),
-                     fmt::format("piece {} longer than a stem", piece.tag)});
-    }
-  }
 }
 
 bool alike(const Plan& plan, size_t l, size_t twin) {
@@ -215,6 +200,7 @@ std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
                      fmt::format("{} all coat", plan.figure.limbs[l].family)});
   }
   lookAtFigure(out, project, plan);
+  lookAtWire(out, project, plan);
   std::stable_sort(out.begin(), out.end(),
                    [](const Finding& a, const Finding& b) { return a.level > b.level; });
   return out;

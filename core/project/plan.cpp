@@ -1,5 +1,7 @@
 #include "project/plan.h"
 
+#include "hold/gauge_choice.h"
+#include "project/wire_stock.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -28,7 +30,10 @@ public:
   Planner(const Project& project, const Catalog& catalog, Plan begun)
       : project_(project), catalog_(catalog), plan_(std::move(begun)) {
     plan_.skeleton = makeSkeleton(plan_.figure);
-    plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction);
+    WiresWanted wanted(plan_.figure.limbs.size());
+    for (size_t l = 0; l < wanted.size(); ++l)
+      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id)) wanted[l] = choice->wires;
+    plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction, wanted);
     plan_.limbs.resize(plan_.figure.limbs.size());
   }
 
@@ -43,8 +48,9 @@ public:
     }
     plan_.wool = planWool(plan_.figure, volume_, coat, firm);
     settleWire();
-    plan_.pieces = makePieces(plan_.figure, plan_.skeleton, project_.construction, plan_.groups,
-                              plan_.sections, fineWire());
+    pieces();
+    bodyJoins(project_, plan_);
+    plan_.stock = cutFromStock(project_, catalog_, plan_);
     plan_.standing = standing(plan_.figure, plan_.loads.centre);
     totals();
     plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace);
@@ -63,7 +69,7 @@ private:
   std::optional<Problem> chooseMaterials() {
     for (size_t g = 0; g < plan_.groups.size(); ++g) {
       const WireGroup& group = plan_.groups[g];
-      std::string wanted = group.tailStem ? "pipe-cleaner" : project_.material;
+      std::string wanted = group.stem ? "pipe-cleaner" : project_.material;
       for (const int l : group.limbs) {
         const LimbChoice* choice = choiceOf(plan_.figure.limbs[static_cast<size_t>(l)].id);
         if (choice && choice->material) {
@@ -80,6 +86,7 @@ private:
       // Stems are too springy for toes; they take binding wire.
       if (group.digits && material->strandsPerWire > 1 && catalog_.material("steel-binding"))
         section.material = *catalog_.material("steel-binding");
+      section.lay = project_.allow.lay;
       section.diameter = section.material.diameters.front();
       plan_.sections.push_back(std::move(section));
       for (const int l : group.limbs) {
@@ -122,9 +129,7 @@ private:
   void settleWire() {
     for (int round = 0; round < 8; ++round) {
       plan_.loads = figureLoads(plan_.figure, plan_.skeleton, masses(round > 0), project_.use);
-      bool changed = false;
-      for (size_t g = 0; g < plan_.groups.size(); ++g) changed = chooseDiameter(g) || changed;
-      if (!changed && round > 0) break;
+      if (!chooseDiameters() && round > 0) break;
     }
     for (size_t g = 0; g < plan_.groups.size(); ++g)
       for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m) {
@@ -137,27 +142,81 @@ private:
       }
   }
 
-  bool chooseDiameter(size_t g) {
-    const WireGroup& group = plan_.groups[g];
-    double need = group.digits ? kSmallestWire : 0;
-    std::optional<double> chosen;
-    for (size_t m = 0; m < group.limbs.size(); ++m) {
-      const auto l = static_cast<size_t>(group.limbs[m]);
-      LimbPlan& limb = plan_.limbs[l];
-      limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m));
-      need = std::max(need, limb.need.diameter);
-      const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id);
-      if (choice && choice->diameter && !chosen) chosen = choice->diameter;
+  /// All groups' wires together, so that no more different ones are bought than the maker likes.
+  bool chooseDiameters() {
+    std::vector<GaugeWish> wishes;
+    for (size_t g = 0; g < plan_.groups.size(); ++g) {
+      const WireGroup& group = plan_.groups[g];
+      GaugeWish wish{plan_.sections[g].material.id, group.digits ? kSmallestWire : 0,
+                     static_cast<double>(group.limbs.size()), std::nullopt};
+      for (size_t m = 0; m < group.limbs.size(); ++m) {
+        const auto l = static_cast<size_t>(group.limbs[m]);
+        LimbPlan& limb = plan_.limbs[l];
+        limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m));
+        wish.need = std::max(wish.need, limb.need.diameter);
+        const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id);
+        if (choice && choice->diameter && !wish.fixed) wish.fixed = choice->diameter;
+      }
+      wishes.push_back(std::move(wish));
     }
-    const Material& material = plan_.sections[g].material;
-    const auto stocked = thinnestAtLeast(material, need);
-    const double before = plan_.sections[g].diameter;
-    plan_.sections[g].diameter = chosen ? *chosen : stocked.value_or(material.diameters.back());
-    for (const int l : group.limbs) {
-      plan_.limbs[static_cast<size_t>(l)].chosen = chosen.has_value();
-      plan_.limbs[static_cast<size_t>(l)].fits = stocked.has_value();
+    std::vector<GaugeOffer> offers;
+    for (const OwnWire& own : project_.drawer)
+      if (own.length <= 0 || own.count > 0) offers.push_back({own.material, own.diameter, true});
+    if (!project_.drawerOnly)
+      for (const WireSection& section : plan_.sections)
+        for (const double d : section.material.diameters) offers.push_back({section.material.id, d, false});
+    const GaugeChoice choice = chooseGauges(wishes, offers, project_.drawerOnly ? 0 : project_.mostWires);
+    plan_.wiresBought = choice.bought;
+    plan_.wiresLeast = choice.least;
+    plan_.gaugeExcess = choice.excess;
+    bool changed = false;
+    for (size_t g = 0; g < plan_.groups.size(); ++g) {
+      WireSection& section = plan_.sections[g];
+      changed = changed || section.diameter != choice.diameters[g];
+      section.diameter = std::max(0.05, choice.diameters[g]);
+      // A wire of the maker's own is as measured.
+      section.material = *catalog_.material(section.material.id);
+      for (const OwnWire& own : project_.drawer) {
+        if (own.material != section.material.id || std::abs(own.diameter - section.diameter) > 1e-9) continue;
+        if (own.cover > 0) section.material.coverRadial = own.cover;
+        if (own.yield) {
+          const double ratio = own.yield->value / section.material.yield.value;
+          section.material.yield = *own.yield;
+          section.material.flow2 *= ratio;
+          section.material.flow10 = std::max(section.material.flow10, own.yield->value);
+          section.material.ultimate = std::max(section.material.ultimate, own.yield->value);
+        }
+        break;
+      }
+      for (const int l : plan_.groups[g].limbs) {
+        plan_.limbs[static_cast<size_t>(l)].chosen = wishes[g].fixed.has_value();
+        plan_.limbs[static_cast<size_t>(l)].fits = choice.fits[g];
+      }
     }
-    return plan_.sections[g].diameter != before;
+    return changed;
+  }
+
+  void pieces() {
+    PieceRules rules;
+    rules.allow = project_.allow;
+    rules.own = project_.pieceAllow;
+    rules.handling = project_.handling;
+    rules.routes = project_.routes;
+    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
+      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id))
+        if (choice->digits && plan_.limbs[l].wired) {
+          PieceRules::Digits wish = *choice->digits;
+          wish.count = std::min(wish.count, kMostDigits);
+          rules.digits[static_cast<int>(l)] = wish;
+        }
+    std::vector<double> longest;
+    for (const WireSection& section : plan_.sections)
+      longest.push_back(longestOf(project_, catalog_, section.material.id, section.diameter));
+    PiecePlan made =
+        makePieces(plan_.figure, plan_.skeleton, plan_.groups, plan_.sections, longest, fineWire(), rules);
+    plan_.pieces = std::move(made.pieces);
+    plan_.joins = std::move(made.joins);
+    plan_.routes = std::move(made.choices);
   }
 
   /// Lashings are of the project's metal at about half a millimetre; stems are lashed with binding wire.
@@ -167,6 +226,13 @@ private:
     WireSection fine;
     fine.material = material ? *material : catalog_.materials.front();
     fine.diameter = thinnestAtLeast(fine.material, 0.5).value_or(fine.material.diameters.back());
+    // Wire that is used anyway does for lashings if it is fine enough.
+    for (const WireSection& section : plan_.sections)
+      if (section.material.strandsPerWire == 1 && section.diameter >= 0.4 && section.diameter <= 0.65) {
+        fine = section;
+        fine.wires = 1;
+        break;
+      }
     return fine;
   }
 

@@ -8,6 +8,7 @@
 #include "project/catalog.h"
 #include "project/finding.h"
 #include "project/project.h"
+#include "wire/cut_list.h"
 #include "wire/piece.h"
 #include "wool/wool_plan.h"
 
@@ -26,6 +27,16 @@ struct LimbPlan {
   bool fits = true;    ///< false: no size of this material is thick enough
   Level verdict = Level::Good;
   std::string sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
+};
+
+/// One wire and how its pieces are cut from what there is.
+struct WireStock {
+  std::string material; ///< id
+  double diameter = 0;  ///< mm
+  bool have = false;    ///< some of it is in the drawer
+  /// What is cut: a piece's index and its part's length; a spliced piece has several.
+  std::vector<std::pair<int, double>> parts;
+  CutList cuts; ///< `piece` of a cut is an index into `parts`
 };
 
 struct Totals {
@@ -47,6 +58,12 @@ struct Plan {
   std::vector<WireGroup> groups;
   std::vector<WireSection> sections; ///< one a group
   std::vector<Piece> pieces;
+  std::vector<Join> joins;
+  std::vector<RouteChoice> routes; ///< one a routed group
+  std::vector<WireStock> stock;    ///< one a wire, thickest first
+  int wiresBought = 0;             ///< different wires that are not in the drawer, lashing wire apart
+  int wiresLeast = 0;              ///< as few as would do at all
+  double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
   Loads loads;
   Standing standing;
   WoolPlan wool;

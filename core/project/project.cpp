@@ -55,7 +55,10 @@ public:
     p.pattern = text(json_, "pattern");
     readSize(p);
     const auto built = construction(text(json_, "construction"));
-    if (!built) fail("construction", "is not one this program knows", "use folded-pair or twisted-limbs");
+    if (!built)
+      fail("construction", "is not one this program knows",
+           "use twisted-limbs, folded-pair, spine-and-crosspieces, legs-and-tail, through-pegs, part-wired, "
+           "thread-joints or no-wire");
     p.construction = *built;
     p.material = text(json_, "material");
     const auto lives = use(text(json_, "use"));
@@ -73,6 +76,7 @@ public:
     }
     readLimbs(p);
     if (const auto problem = studyFromJson(json_, file_, p)) throw Bad{*problem};
+    if (const auto problem = wireFromJson(json_, file_, p)) throw Bad{*problem};
     if (json_.contains("untied")) {
       if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
       for (const Json& pair : json_["untied"])
@@ -138,6 +142,7 @@ private:
         if (!choice.firmness)
           fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
       }
+      if (const auto problem = limbWireFromJson(in, "limbs." + limbId, file_, choice)) throw Bad{*problem};
       if (!choice.empty()) p.limbs[limbId] = choice;
     }
   }
@@ -164,6 +169,7 @@ Json toJson(const Project& project) {
   out["size"]["mm"] = project.size.mm;
   put(out["size"], "limb", project.size.by == SizeBy::Limb, project.size.limb);
   studyToJson(project, out);
+  wireToJson(project, out);
   out["construction"] = id(project.construction);
   out["material"] = project.material;
   out["use"] = id(project.use);
@@ -174,7 +180,8 @@ Json toJson(const Project& project) {
   if (!limbs.is_object()) limbs = Json::object();
   for (auto it = limbs.begin(); it != limbs.end();) {
     if (!project.limbs.contains(it.key()))
-      for (const char* key : {"material", "diameter_mm", "firmness"}) it.value().erase(key);
+      for (const char* key : {"material", "diameter_mm", "firmness", "wires", "digits"})
+        it.value().erase(key);
     it = it.value().empty() ? limbs.erase(it) : std::next(it);
   }
   for (const auto& [limbId, choice] : project.limbs) {
@@ -183,6 +190,7 @@ Json toJson(const Project& project) {
     put(in, "diameter_mm", choice.diameter.has_value(), choice.diameter.value_or(0));
     put(in, "firmness", choice.firmness.has_value(),
         std::string(word(choice.firmness.value_or(Firmness::Medium))));
+    limbWireToJson(choice, in);
   }
   out["untied"] = project.untied;
   return out;

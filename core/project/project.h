@@ -7,7 +7,8 @@
 #include "anatomy/trace.h"
 #include "hold/loads.h"
 #include "measure/quantity.h"
-#include "wire/construction.h"
+#include "wire/material.h"
+#include "wire/piece.h"
 
 #include <nlohmann/json.hpp>
 
@@ -23,9 +24,33 @@ struct LimbChoice {
   std::optional<std::string> material; ///< id
   std::optional<double> diameter;      ///< mm
   std::optional<Firmness> firmness;
+  std::optional<int> wires;                 ///< 0 none, 1, 2 or 4; as the construction has it when not set
+  std::optional<PieceRules::Digits> digits; ///< toes or fingers of fine wire
 
-  [[nodiscard]] bool empty() const { return !material && !diameter && !firmness; }
+  [[nodiscard]] bool empty() const { return !material && !diameter && !firmness && !wires && !digits; }
 };
+
+/// A wire the maker has.
+struct OwnWire {
+  std::string name;              ///< in the maker's words
+  std::string material;          ///< id
+  double diameter = 1;           ///< mm, measured; of a stem its strands
+  double cover = 0;              ///< mm of paper or cloth all round, 0 for bare
+  double length = 0;             ///< mm of each straight length, 0 for a coil
+  int count = 1;                 ///< how many straight lengths
+  std::optional<Estimate> yield; ///< N/mm2, from the hanging test
+
+  [[nodiscard]] bool operator==(const OwnWire& other) const {
+    return name == other.name && material == other.material && diameter == other.diameter &&
+           cover == other.cover && length == other.length && count == other.count &&
+           yield.has_value() == other.yield.has_value() &&
+           (!yield || (yield->value == other.yield->value && yield->low == other.yield->low &&
+                       yield->high == other.yield->high));
+  }
+};
+
+inline constexpr int kUsualWires = 3;          ///< different wires that a maker likes to buy for one figure
+inline constexpr double kUsualHandling = 2000; ///< mm: a longer wire is awkward on the bench
 
 inline constexpr size_t kMostPhotos = 3;
 
@@ -42,7 +67,14 @@ struct Project {
   std::vector<Photo> photos;               ///< up to kMostPhotos, one a view
   std::optional<double> coat;              ///< mm; the pattern's own when not set
   std::map<std::string, LimbChoice> limbs; ///< by figure limb id
-  std::set<std::string> untied;            ///< pairs ("foreleg") whose sides the maker changes apart
+  int mostWires = kUsualWires;             ///< different wires to buy at most
+  bool drawerOnly = false;                 ///< nothing is bought
+  double handling = kUsualHandling;        ///< mm, the longest piece to work with
+  std::vector<OwnWire> drawer;
+  Allowances allow;                                                    ///< for the figure
+  std::map<std::string, Allowances> pieceAllow;                        ///< by a piece's name, instead
+  std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
+  std::set<std::string> untied; ///< pairs ("foreleg") whose sides the maker changes apart
   nlohmann::json unknown = nlohmann::json::object(); ///< the file as read, so that keys of others survive
 
   /// Changes a limb's choice, and its twin's with it unless the pair is untied.
@@ -67,6 +99,14 @@ void studyToJson(const Project& project, nlohmann::json& out);
 /// Errors name the field.
 [[nodiscard]] std::optional<Problem> studyFromJson(const nlohmann::json& in, const std::string& file,
                                                    Project& project);
+
+/// The same for what is settled of the wire, and of one limb's.
+void wireToJson(const Project& project, nlohmann::json& out);
+void limbWireToJson(const LimbChoice& choice, nlohmann::json& in);
+[[nodiscard]] std::optional<Problem> wireFromJson(const nlohmann::json& in, const std::string& file,
+                                                  Project& project);
+[[nodiscard]] std::optional<Problem> limbWireFromJson(const nlohmann::json& in, const std::string& at,
+                                                      const std::string& file, LimbChoice& choice);
 
 /// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an
 /// unknown construction, use or firmness. Pattern and material ids are checked when planning. `newer` is set

@@ -12,7 +12,7 @@ using std::numbers::pi;
 
 double foldLength(double d) { return pi * d; }
 
-double turnBackLength(double d) { return pi * d + std::max(6.0, 8 * d); }
+double turnBackLength(double d, double leg) { return pi * d + std::max(leg, 8 * d); }
 
 double loopLength(double inside, double d) { return pi * (inside + d); }
 
@@ -35,6 +35,30 @@ double cornerSaving(double theta, double neutralRadius) {
   return neutralRadius * (2 * std::tan(theta / 2) - theta);
 }
 
-double wasteLength(double length) { return 0.03 * length + 10; }
+double wasteLength(double length, const Allowances& allow) {
+  return allow.wasteShare / 100 * length + allow.wasteLength;
+}
+
+double spliceOverlap(double d, bool covered) { return std::max(15.0, (covered ? 50 : 30) * d); }
+
+double spliceTurns(double lay, double friction, double ratio) {
+  const double s = std::sin(std::atan(pi / lay));
+  return std::log(ratio * pi / 4 / (s * s / 3)) / (2 * pi * friction * s);
+}
+
+const std::vector<AllowanceField>& allowanceFields() {
+  static const std::vector<AllowanceField> fields{
+      {"loop_inside_mm", "foot loop, inside", "mm", 3, 10, &Allowances::loopInside},
+      {"lap_mm", "end along another wire", "mm", 5, 20, &Allowances::lap},
+      {"grip_tail_mm", "end to hold while twisting", "mm", 5, 40, &Allowances::gripTail},
+      {"lash_turns", "turns of a lashing", "", 4, 8, &Allowances::lashTurns},
+      {"lash_tail_mm", "each end of a lashing", "mm", 0, 20, &Allowances::lashTail},
+      {"mutual_turns", "turns where two wires meet", "", 1, 5, &Allowances::mutualTurns},
+      {"turn_back_mm", "end turned back, at least", "mm", 3, 15, &Allowances::turnBack},
+      {"twist_lay_d", "a twist's pitch, wire widths", "", 4, 8, &Allowances::lay},
+      {"waste_percent", "waste, share of the length", "%", 0, 20, &Allowances::wasteShare},
+      {"waste_mm", "waste, each piece", "mm", 0, 50, &Allowances::wasteLength}};
+  return fields;
+}
 
 } // namespace columna

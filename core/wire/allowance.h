@@ -4,13 +4,15 @@
 // changed where a function has them as arguments.
 #pragma once
 
+#include <vector>
+
 namespace columna {
 
 /// A fold in the middle of a wire (hairpin of inside radius d/2): pi d.
 [[nodiscard]] double foldLength(double d);
 
 /// An end turned back: the hairpin and a leg of 6 mm or 8 d, whichever is more.
-[[nodiscard]] double turnBackLength(double d);
+[[nodiscard]] double turnBackLength(double d, double leg = 6);
 
 /// A loop of inside diameter `inside` (3-10 mm, usually 5) at a foot or palm: pi (D + d).
 [[nodiscard]] double loopLength(double inside, double d);
@@ -36,15 +38,44 @@ namespace columna {
 /// theta in radians below pi.
 [[nodiscard]] double cornerSaving(double theta, double neutralRadius);
 
-/// Waste of a piece: 3 % of its length and 10 mm.
-[[nodiscard]] double wasteLength(double length);
+/// What the maker's hand takes; each is the bench's usual one unless changed for the figure or a piece.
+struct Allowances {
+  double loopInside = 5;   ///< inside diameter of a foot loop, mm (3-10)
+  double lap = 10;         ///< an end lying along another wire under a lashing, mm (5-20)
+  double gripTail = 15;    ///< an end to hold while twisting, mm (5-40)
+  double lashTurns = 5;    ///< turns of a lashing (4-8)
+  double lashTail = 5;     ///< each end of a lashing wire, mm (0-20)
+  double mutualTurns = 2;  ///< full turns where two wires meet (1-5)
+  double turnBack = 6;     ///< the least leg of an end turned back, mm (3-15)
+  double lay = 6;          ///< pitch of a twist, wire diameters (4-8)
+  double wasteShare = 3;   ///< waste, percent of the length (0-20)
+  double wasteLength = 10; ///< and mm (0-50)
 
-inline constexpr double kLoopInside = 5;      ///< usual inside diameter of a foot loop, mm
-inline constexpr double kLashTurns = 5;       ///< usual turns of a lashing (4-8)
-inline constexpr double kLashTail = 5;        ///< each end of a lashing wire, mm
-inline constexpr double kLap = 10;            ///< an end lying along another wire under a lashing, mm (5-20)
-inline constexpr double kGripTail = 15;       ///< an end to hold while twisting, mm
-inline constexpr double kMutualTurns = 2;     ///< full turns where two wires meet
+  [[nodiscard]] bool operator==(const Allowances&) const = default;
+};
+
+/// One of the allowances: its key in files, its words, its unit, its range and its place.
+struct AllowanceField {
+  const char* key;
+  const char* words;
+  const char* unit;
+  double low, high;
+  double Allowances::*value;
+};
+[[nodiscard]] const std::vector<AllowanceField>& allowanceFields();
+
+/// Waste of a piece: 3 % of its length and 10 mm, or as the maker has it.
+[[nodiscard]] double wasteLength(double length, const Allowances& allow = {});
+
+/// Overlap of a splice in mm: 5 full turns at a lay of 5-6 d need 30 d, covered or waxed wire 50 d; never
+/// under 15 mm. Half of it would carry a bend; the rest is for handling.
+[[nodiscard]] double spliceOverlap(double d, bool covered);
+
+/// Turns of a splice until the pull equals the wire's tensile strength, by belt friction on the helix:
+/// ln(ratio pi/4 / f0)/(2 pi mu sin b), f0 = sin^2 b/3, b of a pair at `lay`; ratio is tensile over yield
+/// strength (2.6 for soft aluminium).
+[[nodiscard]] double spliceTurns(double lay, double friction, double ratio = 2.6);
+
 inline constexpr double kSmallestWire = 0.32; ///< mm; a thinner one is deflected by the needle
 inline constexpr double kCover = 1.5;         ///< wool over the wire bundle, mm (0.5-3)
 inline constexpr double kToeCover = 0.6;      ///< the same on toes and fingers, mm

@@ -1,8 +1,9 @@
-// Constructions: which limbs share a wire, and how many strands run in each.
+// Constructions: which limbs have wire, which share one, and how many strands run in each.
 #pragma once
 
 #include "wire/skeleton.h"
 
+#include <array>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -10,31 +11,74 @@
 
 namespace columna {
 
-/// Folded pair: two long wires folded in half, one for head, neck and front limbs, the other for back and
-/// hind limbs; a pipe cleaner for the tail. Twisted limbs: every limb a doubled, twisted wire on a doubled
-/// spine, lashed on with a short extra piece.
-enum class Construction { FoldedPair, TwistedLimbs };
+/// The ways makers build. Folded pair: two long wires folded in half, one for head, neck and front limbs, the
+/// other for back and hind limbs; a pipe cleaner for the tail. Twisted limbs: every limb a doubled, twisted
+/// wire on a doubled spine, lashed on with a short extra piece. Spine and crosspieces: one spine, one wire
+/// across through each pair of limbs. Legs and tail: a felted body, wires glued into awl holes. Through pegs:
+/// equal wires pushed straight through a firm body. Thread joints: felted parts strung on strong thread. No
+/// wire: parts wound on a skewer and felted hard. Part-wired: legs, neck and tail have wire, the rest is
+/// felt.
+enum class Construction {
+  FoldedPair,
+  TwistedLimbs,
+  SpineAndCrosspieces,
+  LegsAndTail,
+  ThroughPegs,
+  ThreadJoints,
+  NoWire,
+  PartWired
+};
 
-[[nodiscard]] std::string_view id(Construction construction);   ///< "folded-pair"
-[[nodiscard]] std::string_view name(Construction construction); ///< "folded pair"
+inline constexpr std::array<Construction, 8> kConstructions{
+    Construction::TwistedLimbs, Construction::FoldedPair,  Construction::SpineAndCrosspieces,
+    Construction::LegsAndTail,  Construction::ThroughPegs, Construction::PartWired,
+    Construction::ThreadJoints, Construction::NoWire};
+
+[[nodiscard]] std::string_view id(Construction construction);      ///< "folded-pair"
+[[nodiscard]] std::string_view name(Construction construction);    ///< "folded pair"
+[[nodiscard]] std::string_view built(Construction construction);   ///< how it is built, one sentence
+[[nodiscard]] std::string_view givesUp(Construction construction); ///< what it cannot do, a few words
 [[nodiscard]] std::optional<Construction> construction(std::string_view id);
+
+/// A stretch of the skeleton and the wires side by side along it.
+struct StrandSegment {
+  int a = 0, b = 0; ///< points
+  int limb = 0;     ///< whose stretch it is
+  int bone = -1;    ///< -1 for the link to a limb's first joint
+  int wires = 1;
+};
+
+/// How a wire's end is held where its limb leaves the body.
+enum class RootHold { Lashed, Glued, Through };
 
 /// Limbs that share one wire and so one gauge.
 struct WireGroup {
-  std::vector<int> limbs;
-  std::vector<int> wires; ///< wires side by side in each of these limbs
-  bool tailStem = false;  ///< a pipe cleaner unless the maker chooses another
-  bool digits = false;    ///< fine wire, whatever the load
+  std::string name;                    ///< "spine", "forelegs"; the same for the same figure and construction
+  std::vector<int> limbs;              ///< each in exactly one group
+  std::vector<int> wires;              ///< wires side by side in each of these limbs
+  bool stem = false;                   ///< a pipe cleaner unless the maker chooses another
+  bool digits = false;                 ///< fine wire, whatever the load
+  std::vector<StrandSegment> segments; ///< all that its wire runs along
+  int meets = -1;                      ///< point where it is twisted round another group's wire
+  RootHold root = RootHold::Lashed;
+  bool equal = false; ///< its pieces and those of like groups are cut alike
 };
 
-/// The limbs of a figure by shared wire. Every limb that has wire is in exactly one group.
+/// What the maker wants of each limb: 0 no wire, 1, 2 or 4 wires; nothing as the construction has it.
+using WiresWanted = std::vector<std::optional<int>>;
+
+/// The limbs of a figure by shared wire. Every limb that has wire is in exactly one group. A limb that other
+/// wire must run through keeps one strand at least. `wanted` has one entry a limb, or none at all.
 [[nodiscard]] std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton,
-                                                Construction construction);
+                                                Construction construction, const WiresWanted& wanted = {});
+
+/// Whether a construction can carry wire in such a limb at all.
+[[nodiscard]] bool carries(Construction construction, const FigureLimb& limb);
 
 /// The twin limbs (legs, arms, wings) on the spine, foremost pair first, as indices of the left ones.
 [[nodiscard]] std::vector<int> spinePairs(const Figure& figure, const WireSkeleton& skeleton);
 
-/// Limbs other than twins that hang from the spine without being part of it, and twins of other carriers.
+/// Whether a limb is part of the spine (head, neck, trunk, tail in one line).
 [[nodiscard]] bool onSpine(const WireSkeleton& skeleton, int limb);
 
 } // namespace columna

@@ -79,6 +79,7 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
       m.diameters.push_back(d.get<double>());
     }
     if (in.contains("cover_radial_mm")) m.coverRadial = number(in, "cover_radial_mm", file, 0, 2);
+    if (in.contains("piece_length_mm")) m.pieceLength = number(in, "piece_length_mm", file, 10, 5000);
     if (in.contains("stem")) {
       const Json& stem = in["stem"];
       m.strandsPerWire = static_cast<int>(number(stem, "strands", file, 1, 7));

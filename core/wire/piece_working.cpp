@@ -11,20 +11,22 @@
 
 namespace columna {
 
-Working cutWorking(const Piece& piece) {
+Working cutWorking(const Piece& piece, const Allowances& allow) {
   Working w;
   w.title = fmt::format("why {}", printNumber(piece.cut, 0));
   w.lines.push_back({"along the skeleton", {}, printNumber(piece.bones, 1) + " mm"});
-  static constexpr std::array<std::pair<const char*, const char*>, 10> words{
+  static constexpr std::array<std::pair<const char*, const char*>, 12> words{
       {{"twist", "twisting takes up"},
        {"fold", "fold"},
        {"loop", "loop"},
        {"turn-back", "ends turned back"},
-       {"lap", "ends along the spine"},
+       {"lap", "ends along other wire"},
        {"mutual-twist", "turns with the other wire"},
        {"lashing", "lashing turns"},
        {"digit", "crossings at the toes"},
        {"tail", "ends to hold"},
+       {"alike", "as long as the others"},
+       {"splice", "splices"},
        {"bend", "rounded corners save"}}};
   for (const auto& [kind, text] : words) {
     double takes = 0;
@@ -39,8 +41,15 @@ Working cutWorking(const Piece& piece) {
     w.lines.push_back(
         {counted ? fmt::format("{} ({})", text, count) : text, {}, printNumber(takes, 1) + " mm"});
   }
-  const double waste = piece.features.empty() ? 0 : piece.features.back().takes;
-  w.lines.push_back({"waste", fmt::format("3 % of {} + 10", printNumber(piece.cut - waste, 0)),
+  double waste = 0;
+  double before = 0; // what the share is taken of
+  for (const Feature& f : piece.features) {
+    if (f.kind == "waste") waste += f.takes;
+    if (f.kind == "waste" || f.kind == "alike" || f.kind == "splice") before -= f.takes;
+  }
+  w.lines.push_back({"waste",
+                     fmt::format("{:g} % of {} + {:g}", allow.wasteShare, printNumber(piece.cut + before, 0),
+                                 allow.wasteLength),
                      printNumber(waste, 1) + " mm"});
   w.lines.push_back({"to cut", {}, printNumber(piece.cut, 0) + " mm"});
   w.source = "Lengths from the geometry of round wire; turns, tails and waste are the bench's usual ones.";

@@ -66,9 +66,14 @@ double WireSection::wireDiameter() const {
 
 double WireSection::bundle() const { return bundleDiameter(wires, wireDiameter()); }
 
-double WireSection::angle() const { return helixAngle(wires, wireDiameter(), lay * wireDiameter()); }
+double WireSection::angle() const {
+  return helixAngle(wires == 4 ? 2 : wires, wireDiameter(), lay * wireDiameter());
+}
 
-double WireSection::strengthShare() const { return twistStrength(angle()) * material.sharing; }
+double WireSection::strengthShare() const {
+  const double once = twistStrength(angle());
+  return (wires == 4 ? once * once : once) * material.sharing;
+}
 
 double WireSection::capacity(double sigma) const {
   return strands() * strengthShare() * plasticMoment(sigma, diameter);

@@ -43,8 +43,12 @@ struct WireSection {
   /// Outer diameter of all of it, cover included, pile not (it mats into the wool).
   [[nodiscard]] double bundle() const;
   [[nodiscard]] double angle() const;
-  /// Wire per length of limb for one of the wires, 1 for a single one.
-  [[nodiscard]] double lengthFactor() const { return twistLengthFactor(angle()); }
+  /// Wire per length of limb for one of the wires, 1 for a single one. Four are a twisted pair folded double
+  /// and twisted again: the pair's factor twice.
+  [[nodiscard]] double lengthFactor() const {
+    const double once = twistLengthFactor(angle());
+    return wires == 4 ? once * once : once;
+  }
   /// Share of the strength that twisting leaves, works' and hand's together.
   [[nodiscard]] double strengthShare() const;
   /// Moment in N mm that all strands together resist at a stress of sigma MPa; no friction is counted.

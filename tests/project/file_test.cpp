@@ -20,7 +20,15 @@ ProjectFile sample() {
   file.project.units = UnitSystem::Inch;
   file.project.use = Use::Handled;
   file.project.coat = 4.5;
-  file.project.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft};
+  file.project.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft, 4, PieceRules::Digits{5, 7.5, true}};
+  file.project.mostWires = 2;
+  file.project.drawerOnly = true;
+  file.project.handling = 900;
+  file.project.drawer = {{"my copper", "copper-soft", 0.81, 0.1, 450, 6, Estimate{71, 60, 85}},
+                         {"coil", "aluminium-annealed", 1.6, 0, 0, 1, {}}};
+  file.project.allow.lap = 12;
+  file.project.pieceAllow["tail"].loopInside = 4;
+  file.project.routes["back"] = {{"hip", "nose"}};
   file.project.untied = {"foreleg"};
   file.others["photos/side.jpg"] = std::string(2000, 'p');
   return file;

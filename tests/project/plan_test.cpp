@@ -26,8 +26,10 @@ TEST(Plan, WiresThickenByTheRuleNotByTwo) {
 
 TEST(Plan, ChosenWireIsTheThinnestThatDoes) {
   for (const Pattern& p : shelf().patterns)
-    for (const Construction c : {Construction::FoldedPair, Construction::TwistedLimbs}) {
-      const Plan plan = planned(project(p.id, 160, c));
+    for (const Construction c : kConstructions) {
+      Project any = project(p.id, 160, c);
+      any.mostWires = 20; // as many different ones as are wanted
+      const Plan plan = planned(any);
       for (size_t g = 0; g < plan.groups.size(); ++g) {
         double need = plan.groups[g].digits ? 0.32 : 0;
         bool fits = true;
@@ -49,13 +51,18 @@ TEST(Plan, ChosenWireIsTheThinnestThatDoes) {
 
 TEST(Plan, EveryLimbIsInOneGroupAtMost) {
   for (const Pattern& p : shelf().patterns)
-    for (const Construction c : {Construction::FoldedPair, Construction::TwistedLimbs}) {
+    for (const Construction c : kConstructions) {
       const Plan plan = planned(project(p.id, 160, c));
       std::vector<int> seen(plan.limbs.size(), 0);
       for (const WireGroup& g : plan.groups)
         for (const int l : g.limbs) ++seen[static_cast<size_t>(l)];
-      for (size_t l = 0; l < seen.size(); ++l)
-        EXPECT_EQ(seen[l], plan.skeleton.limbs[l].empty() ? 0 : 1) << p.id;
+      for (size_t l = 0; l < seen.size(); ++l) {
+        const bool wired = carries(c, plan.figure.limbs[l]) && plan.limbs[l].wired;
+        EXPECT_EQ(seen[l], plan.skeleton.limbs[l].empty() || !wired ? 0 : 1) << p.id;
+        if (c == Construction::TwistedLimbs || c == Construction::FoldedPair) {
+          EXPECT_EQ(wired, !plan.skeleton.limbs[l].empty()) << p.id;
+        }
+      }
     }
 }
 

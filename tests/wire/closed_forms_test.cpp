@@ -97,7 +97,7 @@ TEST(Allowance, HairpinLoopAndTurns) {
 
 TEST(Allowance, DigitsHandsAndLegs) {
   EXPECT_NEAR(digitLength(6, awgWire(26), 6), 15.6, 0.05);
-  EXPECT_NEAR(4 * digitLength(6, awgWire(26), 6) + 2 * kGripTail, 93, 0.6);
+  EXPECT_NEAR(4 * digitLength(6, awgWire(26), 6) + 2 * Allowances().gripTail, 93, 0.6);
   EXPECT_NEAR(fourStrandLength(32, awgWire(22), 6, 40), 207, 0.5);
 }
 

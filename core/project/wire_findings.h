@@ -1,0 +1,10 @@
+// What is to be looked at in the wire as a whole: pieces, stock, numbers of wires, construction.
+#pragma once
+
+#include "project/plan.h"
+
+namespace columna {
+
+void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& plan);
+
+} // namespace columna

@@ -1,0 +1,197 @@
+// What the maker settled of the wire, to and from a project's JSON.
+#include "project/project.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace columna {
+namespace {
+
+using Json = nlohmann::json;
+
+struct Bad {
+  Problem problem;
+};
+
+class Reader {
+public:
+  Reader(const Json& in, const std::string& file) : in_(in), file_(file) {}
+
+  void read(Project& p) {
+    if (in_.contains("most_wires")) p.mostWires = whole(in_["most_wires"], "most_wires", 0, 20);
+    if (in_.contains("drawer_only")) p.drawerOnly = flag(in_["drawer_only"], "drawer_only");
+    if (in_.contains("handling_mm")) p.handling = number(in_["handling_mm"], "handling_mm", 1, 100000);
+    if (in_.contains("drawer")) drawer(p);
+    if (in_.contains("allowances")) p.allow = allowances(in_["allowances"], "allowances", {});
+    if (in_.contains("piece_allowances")) {
+      object(in_["piece_allowances"], "piece_allowances");
+      for (const auto& [piece, each] : in_["piece_allowances"].items())
+        p.pieceAllow[piece] = allowances(each, "piece_allowances." + piece, p.allow);
+    }
+    if (in_.contains("routes")) routes(p);
+  }
+
+  void limb(const Json& in, const std::string& at, LimbChoice& choice) const {
+    if (in.contains("wires")) {
+      const int wires = whole(in["wires"], at + ".wires", 0, 4);
+      if (wires == 3) fail(at + ".wires", "is 3", "give 0, 1, 2 or 4");
+      choice.wires = wires;
+    }
+    if (!in.contains("digits")) return;
+    const Json& d = in["digits"];
+    object(d, at + ".digits");
+    PieceRules::Digits digits;
+    digits.count = whole(field(d, "count", at + ".digits"), at + ".digits.count", 0, 100);
+    digits.length = number(field(d, "length_mm", at + ".digits"), at + ".digits.length_mm", 0.1, 1000);
+    if (d.contains("pegs")) digits.pegs = flag(d["pegs"], at + ".digits.pegs");
+    choice.digits = digits;
+  }
+
+private:
+  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
+    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  }
+  void object(const Json& in, const std::string& at) const {
+    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
+  }
+  const Json& field(const Json& in, const char* key, const std::string& at) const {
+    if (!in.contains(key)) fail(at + "." + key, "is missing", "open another copy of the file");
+    return in[key];
+  }
+  double number(const Json& in, const std::string& at, double low, double high) const {
+    if (!in.is_number()) fail(at, "is not a number", "open another copy of the file");
+    const double value = in.get<double>();
+    if (!(value >= low && value <= high))
+      fail(at, fmt::format("is {:g}", value), fmt::format("give {:g} to {:g}", low, high));
+    return value;
+  }
+  int whole(const Json& in, const std::string& at, int low, int high) const {
+    if (!in.is_number_integer()) fail(at, "is not a whole number", "open another copy of the file");
+    return static_cast<int>(number(in, at, low, high));
+  }
+  bool flag(const Json& in, const std::string& at) const {
+    if (!in.is_boolean()) fail(at, "is neither true nor false", "write one of the two");
+    return in.get<bool>();
+  }
+  std::string text(const Json& in, const std::string& at) const {
+    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
+    return in.get<std::string>();
+  }
+
+  void drawer(Project& p) const {
+    if (!in_["drawer"].is_array()) fail("drawer", "is not a list", "write it in [ ]");
+    for (size_t i = 0; i < in_["drawer"].size(); ++i) {
+      const Json& in = in_["drawer"][i];
+      const std::string at = fmt::format("drawer[{}]", i);
+      object(in, at);
+      OwnWire w;
+      w.name = text(field(in, "name", at), at + ".name");
+      w.material = text(field(in, "material", at), at + ".material");
+      w.diameter = number(field(in, "diameter_mm", at), at + ".diameter_mm", 0.05, 10);
+      if (in.contains("cover_mm")) w.cover = number(in["cover_mm"], at + ".cover_mm", 0, 2);
+      if (in.contains("length_mm")) w.length = number(in["length_mm"], at + ".length_mm", 0, 1e6);
+      if (in.contains("count")) w.count = whole(in["count"], at + ".count", 0, 10000);
+      if (in.contains("yield_MPa")) {
+        const Json& y = in["yield_MPa"];
+        object(y, at + ".yield_MPa");
+        w.yield = Estimate{number(field(y, "value", at), at + ".yield_MPa.value", 1, 3000),
+                           number(field(y, "low", at), at + ".yield_MPa.low", 0.1, 3000),
+                           number(field(y, "high", at), at + ".yield_MPa.high", 1, 6000)};
+      }
+      p.drawer.push_back(std::move(w));
+    }
+  }
+
+  Allowances allowances(const Json& in, const std::string& at, Allowances usual) const {
+    object(in, at);
+    for (const AllowanceField& f : allowanceFields())
+      if (in.contains(f.key)) usual.*f.value = number(in[f.key], at + "." + f.key, f.low, f.high);
+    return usual;
+  }
+
+  void routes(Project& p) const {
+    object(in_["routes"], "routes");
+    for (const auto& [group, pieces] : in_["routes"].items()) {
+      if (!pieces.is_array()) fail("routes." + group, "is not a list", "write it in [ ]");
+      std::vector<std::vector<std::string>> out;
+      for (const Json& piece : pieces) {
+        if (!piece.is_array()) fail("routes." + group, "has a piece that is not a list", "write it in [ ]");
+        out.emplace_back();
+        for (const Json& point : piece) out.back().push_back(text(point, "routes." + group));
+      }
+      p.routes[group] = std::move(out);
+    }
+  }
+
+  const Json& in_;
+  const std::string& file_;
+};
+
+void put(Json& in, const char* key, bool set, Json value) {
+  if (set)
+    in[key] = std::move(value);
+  else
+    in.erase(key);
+}
+
+Json allowancesJson(const Allowances& a, const Allowances& usual) {
+  Json out = Json::object();
+  for (const AllowanceField& f : allowanceFields())
+    if (a.*f.value != usual.*f.value) out[f.key] = a.*f.value;
+  return out;
+}
+
+} // namespace
+
+void wireToJson(const Project& p, Json& out) {
+  put(out, "most_wires", p.mostWires != kUsualWires, p.mostWires);
+  put(out, "drawer_only", p.drawerOnly, true);
+  put(out, "handling_mm", p.handling != kUsualHandling, p.handling);
+  Json drawer = Json::array();
+  for (const OwnWire& w : p.drawer) {
+    Json in{{"name", w.name}, {"material", w.material}, {"diameter_mm", w.diameter}};
+    put(in, "cover_mm", w.cover > 0, w.cover);
+    put(in, "length_mm", w.length > 0, w.length);
+    put(in, "count", w.length > 0, w.count);
+    if (w.yield)
+      in["yield_MPa"] = {{"value", w.yield->value}, {"low", w.yield->low}, {"high", w.yield->high}};
+    drawer.push_back(std::move(in));
+  }
+  put(out, "drawer", !p.drawer.empty(), std::move(drawer));
+  put(out, "allowances", !(p.allow == Allowances()), allowancesJson(p.allow, {}));
+  Json pieces = Json::object();
+  for (const auto& [piece, allow] : p.pieceAllow) pieces[piece] = allowancesJson(allow, p.allow);
+  put(out, "piece_allowances", !p.pieceAllow.empty(), std::move(pieces));
+  put(out, "routes", !p.routes.empty(), p.routes);
+}
+
+void limbWireToJson(const LimbChoice& choice, Json& in) {
+  put(in, "wires", choice.wires.has_value(), choice.wires.value_or(0));
+  Json digits;
+  if (choice.digits)
+    digits = {
+        {"count", choice.digits->count}, {"length_mm", choice.digits->length}, {"pegs", choice.digits->pegs}};
+  put(in, "digits", choice.digits.has_value(), std::move(digits));
+}
+
+std::optional<Problem> wireFromJson(const Json& in, const std::string& file, Project& project) {
+  try {
+    Reader(in, file).read(project);
+  } catch (const Bad& bad) {
+    return bad.problem;
+  }
+  return std::nullopt;
+}
+
+std::optional<Problem> limbWireFromJson(const Json& in, const std::string& at, const std::string& file,
+                                        LimbChoice& choice) {
+  try {
+    Reader(in, file).limb(in, at, choice);
+  } catch (const Bad& bad) {
+    return bad.problem;
+  }
+  return std::nullopt;
+}
+
+} // namespace columna

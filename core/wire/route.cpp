@@ -1,0 +1,480 @@
+#include "wire/route.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <functional>
+#include <map>
+#include <numeric>
+
+namespace columna {
+namespace {
+
+constexpr size_t kTies = 6; ///< routings of equal cost kept at each node
+
+/// What leaves a node towards its parent: so many open strands. Strands that are joined further out come as
+/// pairs, first in order; of every path the length so far.
+struct State {
+  std::vector<double> pairs, singles;
+  double cost = 0;
+  std::vector<int> from;                   ///< entry taken of each child
+  std::vector<std::pair<int, int>> joined; ///< ends paired at the node; an end alone has itself
+  std::vector<int> out;                    ///< which outgoing end each place of the state is
+
+  [[nodiscard]] size_t strands() const { return 2 * pairs.size() + singles.size(); }
+};
+
+/// Calls take(mates) for every partial matching of the ends; mates[i] is i for an end left alone. Ends of the
+/// same class are alike, so only the first of a class is tried.
+class Matching {
+public:
+  Matching(const std::vector<int>& classes, std::function<void(const std::vector<int>&)> take)
+      : classes_(classes), take_(std::move(take)), mates_(classes.size(), -1) {}
+  void run() { next(); }
+
+private:
+  void next() {
+    size_t first = 0;
+    while (first < mates_.size() && mates_[first] >= 0) ++first;
+    if (first == mates_.size()) {
+      take_(mates_);
+      return;
+    }
+    std::vector<int> tried;
+    for (size_t other = first; other < mates_.size(); ++other) {
+      if (other != first && mates_[other] >= 0) continue;
+      const int as = other == first ? -1 : classes_[other];
+      if (as >= 0) {
+        if (std::find(tried.begin(), tried.end(), as) != tried.end()) continue;
+        tried.push_back(as);
+      }
+      mates_[first] = static_cast<int>(other);
+      mates_[other] = static_cast<int>(first);
+      next();
+      mates_[first] = mates_[other] = -1;
+    }
+  }
+
+  const std::vector<int>& classes_;
+  std::function<void(const std::vector<int>&)> take_;
+  std::vector<int> mates_;
+};
+
+/// One end of a strand at a node.
+struct End {
+  int edge = 0; ///< place among the node's edges; the parent's is last
+  int path = 0; ///< path it belongs to; -1 outgoing
+  double length = 0;
+};
+
+class Router {
+public:
+  Router(const RouteGraph& graph, double limit, bool limited)
+      : graph_(graph), limit_(limit), limited_(limited), edges_(graph.nodes.size()) {
+    for (size_t e = 0; e < graph.edges.size(); ++e) {
+      edges_[static_cast<size_t>(graph.edges[e].a)].push_back(static_cast<int>(e));
+      edges_[static_cast<size_t>(graph.edges[e].b)].push_back(static_cast<int>(e));
+    }
+  }
+
+  std::vector<Routing> run(size_t most) {
+    // Every part of the forest on its own; their routings are put together.
+    std::vector<Routing> all{{}};
+    std::vector<bool> seen(graph_.nodes.size(), false);
+    for (size_t n = 0; n < graph_.nodes.size(); ++n) {
+      if (seen[n] || edges_[n].empty()) continue;
+      mark(static_cast<int>(n), seen);
+      tables_.assign(graph_.nodes.size(), {});
+      const std::vector<State>& top = solve(static_cast<int>(n), -1);
+      std::vector<Routing> next;
+      for (const Routing& begun : all)
+        for (const State& state : top) {
+          if (next.size() >= most) break;
+          Routing whole = begun;
+          whole.cost += state.cost;
+          for (Walk& walk : walksOf(static_cast<int>(n), state)) whole.pieces.push_back(std::move(walk));
+          next.push_back(std::move(whole));
+        }
+      all = std::move(next);
+    }
+    return all;
+  }
+
+private:
+  [[nodiscard]] int other(int e, int n) const {
+    const RouteEdge& edge = graph_.edges[static_cast<size_t>(e)];
+    return edge.a == n ? edge.b : edge.a;
+  }
+
+  void mark(int n, std::vector<bool>& seen) const {
+    seen[static_cast<size_t>(n)] = true;
+    for (const int e : edges_[static_cast<size_t>(n)])
+      if (const int next = other(e, n); !seen[static_cast<size_t>(next)]) mark(next, seen);
+  }
+
+  [[nodiscard]] std::vector<int> children(int n, int parent) const {
+    std::vector<int> out;
+    for (const int e : edges_[static_cast<size_t>(n)])
+      if (e != parent) out.push_back(e);
+    return out;
+  }
+
+  /// All states worth keeping at a node, cheapest first.
+  const std::vector<State>& solve(int n, int parent) {
+    const std::vector<int> kids = children(n, parent);
+    std::vector<const std::vector<State>*> tables;
+    for (const int e : kids) tables.push_back(&solve(other(e, n), e));
+    std::vector<State> found;
+    std::vector<int> pick(kids.size(), 0);
+    for (;;) {
+      combine(n, parent, kids, tables, pick, found);
+      size_t k = 0;
+      while (k < kids.size() && ++pick[k] == static_cast<int>(tables[k]->size())) pick[k++] = 0;
+      if (k == kids.size()) break;
+    }
+    prune(found);
+    tables_[static_cast<size_t>(n)] = std::move(found);
+    return tables_[static_cast<size_t>(n)];
+  }
+
+  void combine(int n, int parent, const std::vector<int>& kids,
+               const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
+               std::vector<State>& found) {
+    const RouteNode& node = graph_.nodes[static_cast<size_t>(n)];
+    std::vector<End> ends;
+    std::vector<double> lengths; // of the paths that come in
+    std::vector<int> classes;
+    double base = 0;
+    int fresh = 0;
+    for (size_t k = 0; k < kids.size(); ++k) {
+      const State& state = (*tables[k])[static_cast<size_t>(pick[k])];
+      base += state.cost;
+      const double step = graph_.edges[static_cast<size_t>(kids[k])].length;
+      for (const double pair : state.pairs) {
+        const int path = static_cast<int>(lengths.size());
+        lengths.push_back(pair + 2 * step);
+        for (int side = 0; side < 2; ++side) {
+          ends.push_back({static_cast<int>(k), path, 0});
+          classes.push_back(fresh++);
+        }
+      }
+      double last = -1;
+      for (const double single : state.singles) {
+        lengths.push_back(single + step);
+        ends.push_back({static_cast<int>(k), static_cast<int>(lengths.size()) - 1, 0});
+        // Strands of one stretch that come as long are alike.
+        const bool alike = last >= 0 && std::abs(single - last) < 1e-9;
+        classes.push_back(alike ? fresh - 1 : fresh++);
+        last = single;
+      }
+    }
+    const size_t incoming = ends.size();
+    if (parent >= 0) {
+      for (int s = 0; s < graph_.edges[static_cast<size_t>(parent)].strands; ++s) {
+        ends.push_back({static_cast<int>(kids.size()), -1, 0});
+        classes.push_back(fresh);
+      }
+    }
+    const size_t places = kids.size() + (parent >= 0 ? 1 : 0);
+    std::vector<Vec3> towards;
+    for (size_t k = 0; k < places; ++k) {
+      const int e = k < kids.size() ? kids[k] : parent;
+      towards.push_back(graph_.nodes[static_cast<size_t>(other(e, n))].at - node.at);
+    }
+
+    const std::vector<int> image = images(n, kids, parent);
+    const auto take = [&](const std::vector<int>& mates) {
+      if (!image.empty() && !alike(mates, ends, image)) return;
+      State state;
+      state.cost = base;
+      std::vector<double> length = lengths;
+      std::vector<int> group(lengths.size());
+      std::iota(group.begin(), group.end(), 0);
+      const std::function<int(int)> find = [&](int p) {
+        return group[static_cast<size_t>(p)] == p ? p : find(group[static_cast<size_t>(p)]);
+      };
+      std::vector<int> link(places);
+      std::iota(link.begin(), link.end(), 0);
+      const std::function<int(int)> linked = [&](int p) {
+        return link[static_cast<size_t>(p)] == p ? p : linked(link[static_cast<size_t>(p)]);
+      };
+      std::vector<std::pair<double, std::pair<int, int>>> pairs;
+      std::vector<std::pair<double, int>> outgoing; // single strands that begin here
+      std::vector<std::pair<int, int>> continues;   // path, outgoing end
+      for (size_t i = 0; i < mates.size(); ++i) {
+        const auto j = static_cast<size_t>(mates[i]);
+        if (j < i) continue;
+        state.joined.emplace_back(static_cast<int>(i), static_cast<int>(j));
+        const bool in = i < incoming;
+        if (i == j) {
+          state.cost += kPieceCost / 2 + endCost(node.kind);
+          if (in)
+            length[static_cast<size_t>(find(ends[i].path))] += node.endTakes;
+          else
+            outgoing.emplace_back(node.endTakes, static_cast<int>(i));
+          continue;
+        }
+        const bool fold = ends[i].edge == ends[j].edge;
+        state.cost += fold ? foldCost(node.kind)
+                           : bendAngle(-towards[static_cast<size_t>(ends[i].edge)],
+                                       towards[static_cast<size_t>(ends[j].edge)]);
+        const double takes = fold ? node.foldTakes : 0;
+        if (!fold) link[static_cast<size_t>(linked(ends[i].edge))] = linked(ends[j].edge);
+        if (!in) { // both go out: joined at this end
+          pairs.push_back({takes, {static_cast<int>(i), static_cast<int>(j)}});
+        } else if (j < incoming) {
+          const int a = find(ends[i].path);
+          const int b = find(ends[j].path);
+          if (a == b) return; // a ring is no piece
+          group[static_cast<size_t>(b)] = a;
+          length[static_cast<size_t>(a)] += length[static_cast<size_t>(b)] + takes;
+        } else {
+          continues.emplace_back(ends[i].path, static_cast<int>(j));
+        }
+      }
+      int parts = 0;
+      for (size_t k = 0; k < places; ++k) parts += linked(static_cast<int>(k)) == static_cast<int>(k) ? 1 : 0;
+      if (parts > 1) state.cost += kLashingCost * (parts - 1);
+      // Paths that go on: with one end out a single, with both a pair.
+      std::map<int, std::vector<int>> on;
+      for (const auto& [path, end] : continues) on[find(path)].push_back(end);
+      if (limited_)
+        for (size_t p = 0; p < length.size(); ++p)
+          if (find(static_cast<int>(p)) == static_cast<int>(p) && length[p] > limit_ + 1e-9) return;
+      for (const auto& [path, out] : on) {
+        const double so = length[static_cast<size_t>(path)];
+        if (out.size() == 2)
+          pairs.push_back({so, {out[0], out[1]}});
+        else
+          outgoing.emplace_back(so, out[0]);
+      }
+      std::sort(pairs.begin(), pairs.end());
+      std::sort(outgoing.begin(), outgoing.end());
+      for (const auto& [so, two] : pairs) {
+        state.pairs.push_back(limited_ ? so : 0);
+        state.out.push_back(two.first - static_cast<int>(incoming));
+        state.out.push_back(two.second - static_cast<int>(incoming));
+      }
+      for (const auto& [so, one] : outgoing) {
+        state.singles.push_back(limited_ ? so : 0);
+        state.out.push_back(one - static_cast<int>(incoming));
+      }
+      state.from = pick;
+      found.push_back(std::move(state));
+    };
+    Matching(classes, take).run();
+    if (found.size() > 4096) prune(found);
+  }
+
+  /// Of each of a midline node's edges (the parent's last) the one it is mirrored to; empty elsewhere.
+  [[nodiscard]] std::vector<int> images(int n, const std::vector<int>& kids, int parent) const {
+    if (graph_.mirror.empty() || graph_.mirror[static_cast<size_t>(n)] != n) return {};
+    std::vector<int> all = kids;
+    if (parent >= 0) all.push_back(parent);
+    std::vector<int> out(all.size(), -1);
+    for (size_t i = 0; i < all.size(); ++i)
+      for (size_t j = 0; j < all.size(); ++j)
+        if (graph_.mirror[static_cast<size_t>(other(all[i], n))] == other(all[j], n))
+          out[i] = static_cast<int>(j);
+    if (std::find(out.begin(), out.end(), -1) != out.end()) return {};
+    return out;
+  }
+
+  /// Whether as many strands go from each edge to each as between their images, and as many end.
+  [[nodiscard]] static bool alike(const std::vector<int>& mates, const std::vector<End>& ends,
+                                  const std::vector<int>& image) {
+    const size_t edges = image.size();
+    std::vector<int> count(edges * edges, 0);
+    std::vector<int> loose(edges, 0);
+    for (size_t i = 0; i < mates.size(); ++i) {
+      const auto a = static_cast<size_t>(ends[i].edge);
+      const auto j = static_cast<size_t>(mates[i]);
+      if (i == j)
+        ++loose[a];
+      else
+        ++count[a * edges + static_cast<size_t>(ends[j].edge)];
+    }
+    for (size_t a = 0; a < edges; ++a) {
+      const auto ma = static_cast<size_t>(image[a]);
+      if (loose[a] != loose[ma]) return false;
+      for (size_t b = 0; b < edges; ++b)
+        if (count[a * edges + b] != count[ma * edges + static_cast<size_t>(image[b])]) return false;
+    }
+    return true;
+  }
+
+  /// Keeps, of states with as many pairs, those no other beats in cost and in every length.
+  void prune(std::vector<State>& states) const {
+    std::stable_sort(states.begin(), states.end(),
+                     [](const State& a, const State& b) { return a.cost < b.cost - 1e-9; });
+    std::vector<State> kept;
+    for (State& state : states) {
+      size_t equal = 0;
+      bool beaten = false;
+      for (const State& k : kept) {
+        if (k.pairs.size() != state.pairs.size()) continue;
+        bool noLonger = true;
+        for (size_t i = 0; i < k.pairs.size(); ++i)
+          noLonger = noLonger && k.pairs[i] <= state.pairs[i] + 1e-9;
+        for (size_t i = 0; i < k.singles.size(); ++i)
+          noLonger = noLonger && k.singles[i] <= state.singles[i] + 1e-9;
+        if (!noLonger) continue;
+        if (k.cost < state.cost - 1e-9)
+          beaten = true;
+        else
+          ++equal;
+      }
+      if (!beaten && equal < kTies) kept.push_back(std::move(state));
+    }
+    states = std::move(kept);
+  }
+
+  /// The strands of every stretch linked up, then followed from end to end.
+  std::vector<Walk> walksOf(int root, const State& top) {
+    using Strand = std::pair<int, int>;            // edge, which of its strands
+    std::map<std::pair<int, Strand>, Strand> mate; // at a node: the strand it goes on as
+    std::vector<std::pair<int, Strand>> loose;     // node and strand that ends there
+    const std::function<void(int, int, const State&)> lay = [&](int n, int parent, const State& state) {
+      const std::vector<int> kids = children(n, parent);
+      std::vector<Strand> strand;
+      for (size_t k = 0; k < kids.size(); ++k) {
+        const int from = other(kids[k], n);
+        const State& below = tables_[static_cast<size_t>(from)][static_cast<size_t>(state.from[k])];
+        lay(from, kids[k], below);
+        for (size_t s = 0; s < below.strands(); ++s) strand.emplace_back(kids[k], static_cast<int>(s));
+      }
+      if (parent >= 0) {
+        const size_t incoming = strand.size();
+        strand.resize(incoming + state.out.size());
+        for (size_t place = 0; place < state.out.size(); ++place)
+          strand[incoming + static_cast<size_t>(state.out[place])] = {parent, static_cast<int>(place)};
+      }
+      for (const auto& [i, j] : state.joined) {
+        const Strand& a = strand[static_cast<size_t>(i)];
+        const Strand& b = strand[static_cast<size_t>(j)];
+        if (i == j) {
+          loose.emplace_back(n, a);
+        } else {
+          mate[{n, a}] = b;
+          mate[{n, b}] = a;
+        }
+      }
+    };
+    lay(root, -1, top);
+    std::vector<Walk> walks;
+    std::map<std::pair<int, Strand>, bool> used;
+    for (const auto& [start, first] : loose) {
+      if (used[{start, first}]) continue;
+      Walk walk{start};
+      int at = start;
+      Strand strand = first;
+      used[{start, first}] = true;
+      for (;;) {
+        at = other(strand.first, at);
+        walk.push_back(at);
+        const auto next = mate.find({at, strand});
+        if (next == mate.end()) break;
+        strand = next->second;
+      }
+      used[{at, strand}] = true;
+      walks.push_back(std::move(walk));
+    }
+    return walks;
+  }
+
+  const RouteGraph& graph_;
+  double limit_;
+  bool limited_;
+  std::vector<std::vector<int>> edges_;
+  std::vector<std::vector<State>> tables_;
+};
+
+} // namespace
+
+std::vector<Routing> bestRoutings(const RouteGraph& whole, double limit, size_t most) {
+  if (whole.edges.empty()) return {};
+  // A stretch that is too long by itself is to be spliced; it fills a piece, and nothing is added to it.
+  RouteGraph graph = whole;
+  for (RouteEdge& e : graph.edges)
+    e.length = std::min(e.length, std::max(0.0, limit - graph.nodes[static_cast<size_t>(e.a)].endTakes -
+                                                    graph.nodes[static_cast<size_t>(e.b)].endTakes));
+  // Without the limit it is quick, and if every piece keeps within it nothing cheaper exists with it.
+  std::vector<Routing> free = Router(graph, limit, false).run(most);
+  std::erase_if(free, [&](const Routing& r) {
+    return std::any_of(r.pieces.begin(), r.pieces.end(),
+                       [&](const Walk& w) { return walkLength(graph, w) > limit; });
+  });
+  if (!free.empty()) return free;
+  std::vector<Routing> limited = Router(graph, limit, true).run(most);
+  if (!limited.empty()) return limited;
+  // Nothing fits: every stretch is a piece by itself, and what is too long is spliced.
+  Routing apart;
+  for (const RouteEdge& edge : graph.edges)
+    for (int s = 0; s < edge.strands; ++s) apart.pieces.push_back({edge.a, edge.b});
+  apart.cost = routingCost(graph, apart.pieces);
+  return {apart};
+}
+
+Routing exhaustiveRouting(const RouteGraph& graph, double limit) {
+  struct Place {
+    int edge, strand, node;
+  };
+  std::vector<std::vector<Place>> at(graph.nodes.size());
+  for (size_t e = 0; e < graph.edges.size(); ++e)
+    for (int s = 0; s < graph.edges[e].strands; ++s)
+      for (const int n : {graph.edges[e].a, graph.edges[e].b})
+        at[static_cast<size_t>(n)].push_back({static_cast<int>(e), s, n});
+  std::map<std::array<int, 3>, std::array<int, 2>> mate;
+  Routing best;
+  best.cost = 1e18;
+  const auto judge = [&] {
+    std::map<std::array<int, 3>, bool> used;
+    std::vector<Walk> walks;
+    size_t covered = 0;
+    for (const auto& places : at)
+      for (const Place& p : places) {
+        if (mate.contains({p.node, p.edge, p.strand}) || used[{p.node, p.edge, p.strand}]) continue;
+        Walk walk{p.node};
+        used[{p.node, p.edge, p.strand}] = true;
+        int n = p.node;
+        std::array<int, 2> strand{p.edge, p.strand};
+        for (;;) {
+          const RouteEdge& edge = graph.edges[static_cast<size_t>(strand[0])];
+          n = edge.a == n ? edge.b : edge.a;
+          walk.push_back(n);
+          ++covered;
+          const auto next = mate.find({n, strand[0], strand[1]});
+          if (next == mate.end()) break;
+          strand = next->second;
+        }
+        used[{n, strand[0], strand[1]}] = true;
+        walks.push_back(std::move(walk));
+      }
+    size_t strands = 0;
+    for (const RouteEdge& e : graph.edges) strands += static_cast<size_t>(e.strands);
+    if (covered != strands) return; // a ring
+    for (const Walk& walk : walks)
+      if (walkLength(graph, walk) > limit + 1e-9) return;
+    const double cost = routingCost(graph, walks);
+    if (cost < best.cost) best = {walks, cost};
+  };
+  const std::function<void(size_t)> each = [&](size_t n) {
+    if (n == graph.nodes.size()) {
+      judge();
+      return;
+    }
+    std::vector<int> classes(at[n].size());
+    std::iota(classes.begin(), classes.end(), 0);
+    Matching(classes, [&](const std::vector<int>& mates) {
+      for (size_t i = 0; i < mates.size(); ++i)
+        if (const auto j = static_cast<size_t>(mates[i]); j != i)
+          mate[{static_cast<int>(n), at[n][i].edge, at[n][i].strand}] = {at[n][j].edge, at[n][j].strand};
+      each(n + 1);
+      for (const Place& p : at[n]) mate.erase({p.node, p.edge, p.strand});
+    }).run();
+  };
+  each(0);
+  return best;
+}
+
+} // namespace columna
