@@ -6,6 +6,7 @@
 #include "project/columna_file.h"
 #include "project/plan.h"
 #include "project/size_study.h"
+#include "sheet/drawing.h"
 #include "sheet/outline_svg.h"
 
 #include <fmt/format.h>
@@ -216,6 +217,23 @@ int size(const std::string& file, const std::string& core, const std::string& wi
                                    : heightForCore(opened->project, *shelf, *amount);
   if (!height) return complain(height.problem().sentence());
   std::cout << printLength(*height, opened->project.units, 1) << '\n';
+  return kGood;
+}
+
+int sheet(const std::string& file, const std::string& output) {
+  const auto opened = openAndPlan(file);
+  if (!opened) return complain(opened.problem().sentence());
+  std::string text;
+  if (output.ends_with(".svg"))
+    text = drawingSvg(wireDrawing(opened->plan));
+  else if (output.ends_with(".dxf"))
+    text = drawingDxf(wireDrawing(opened->plan));
+  else if (output.ends_with(".csv"))
+    text = wireCsv(opened->plan);
+  else
+    return complain(fmt::format(
+        "\"{}\" is no kind of sheet; end it in .svg, .dxf or .csv, or print a PDF from the window", output));
+  if (const auto problem = writeAtomically(output, text)) return complain(problem->sentence());
   return kGood;
 }
 

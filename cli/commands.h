@@ -27,6 +27,8 @@ int plan(const std::string& file, bool json);
 int check(const std::string& file);
 /// Prints the height that a weight of core wool, or one length of wire, makes.
 int size(const std::string& file, const std::string& core, const std::string& wire);
+/// Writes the wire at true size: .svg or .dxf, or the cuts and bends as .csv, by the name's ending.
+int sheet(const std::string& file, const std::string& output);
 /// Writes the side, front and above outlines of a project, a pattern file or an animal's id as SVG, in mm.
 int outlines(const std::string& what, const std::string& output);
 

@@ -27,7 +27,9 @@ int main(int argc, char** argv) {
   size->add_option("--limb", fresh.limb, "length of any limb, e.g. foreleg=70mm");
   size->add_option("--scale", fresh.scale, "share of life, e.g. 1:8");
   size->require_option(1);
-  create->add_option("--construction", fresh.construction, "folded-pair or twisted-limbs");
+  create->add_option("--construction", fresh.construction,
+                     "twisted-limbs, folded-pair, spine-and-crosspieces, legs-and-tail, through-pegs, "
+                     "part-wired, thread-joints or no-wire");
   create->add_option("--material", fresh.material, "wire, e.g. aluminium-annealed");
   create->add_option("--use", fresh.use, "display, shelf or handled");
   create->add_option("-o,--output", fresh.output, "the .columna file to write")->required();
@@ -54,6 +56,10 @@ int main(int argc, char** argv) {
   outline->add_option("what", file, "an animal's id, a pattern .json or a .columna file")->required();
   outline->add_option("-o,--output", output, "the .svg file to write")->required();
 
+  auto* sheet = app.add_subcommand("sheet", "Write the wire at true size, or its cuts and bends.");
+  sheet->add_option("file", file, "a .columna file")->required();
+  sheet->add_option("-o,--output", output, "the file to write: .svg, .dxf or .csv")->required();
+
   try {
     app.parse(argc, argv);
   } catch (const CLI::Success& e) {
@@ -65,6 +71,7 @@ int main(int argc, char** argv) {
   if (create->parsed()) return cli::create(fresh);
   if (sizing->parsed()) return cli::size(file, core, wire);
   if (outline->parsed()) return cli::outlines(file, output);
+  if (sheet->parsed()) return cli::sheet(file, output);
   if (plan->parsed()) return cli::plan(file, json);
   return cli::check(file);
 }

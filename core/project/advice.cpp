@@ -22,7 +22,14 @@ Look lookAt(const Plan& plan) {
   Look look;
   look.height = plan.figure.overallHeight;
   look.mass = plan.totals.mass > 0 ? plan.totals.mass : plan.wool.core + plan.wool.coat;
-  look.stands = plan.loads.legs >= 2;
+  // Standing on its legs, not sitting between them.
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure.limbs[l];
+    if (limb.kind != LimbKind::Leg || !stands(plan.figure, static_cast<int>(l)) || limb.bones.empty())
+      continue;
+    const FigureBone& first = plan.figure.bones[static_cast<size_t>(limb.bones.front())];
+    look.stands = look.stands || first.begin.z() > 0.5 * limb.length;
+  }
   double deep = 0;
   double length = 0;
   for (const FigureLimb& limb : plan.figure.limbs) {

@@ -30,6 +30,7 @@ public:
   Planner(const Project& project, const Catalog& catalog, Plan begun)
       : project_(project), catalog_(catalog), plan_(std::move(begun)) {
     plan_.skeleton = makeSkeleton(plan_.figure);
+    plan_.construction = project.construction;
     WiresWanted wanted(plan_.figure.limbs.size());
     for (size_t l = 0; l < wanted.size(); ++l)
       if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id)) wanted[l] = choice->wires;

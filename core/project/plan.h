@@ -55,6 +55,7 @@ struct Plan {
   MadeFit made; ///< how the made parts fit; empty without any
   WorkTime time;
   WireSkeleton skeleton;
+  Construction construction = Construction::TwistedLimbs;
   std::vector<WireGroup> groups;
   std::vector<WireSection> sections; ///< one a group
   std::vector<Piece> pieces;

@@ -12,6 +12,8 @@ using Json = nlohmann::json;
 /// A factor, or null where nothing loads the limb.
 Json factor(double value) { return std::isfinite(value) ? Json(value) : Json(nullptr); }
 
+double inDegrees(double radians) { return radians * 180 / 3.141592653589793; }
+
 Json wireJson(const WireSection& section) {
   const auto swg = nearestSwg(section.diameter);
   return {{"material", section.material.id},
@@ -65,6 +67,19 @@ Json toJson(const Plan& plan) {
           {{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", each.note}});
     Json route = Json::array();
     for (const int point : p.route) route.push_back(plan.skeleton.points[static_cast<size_t>(point)].id);
+    Json bends = Json::array();
+    for (const Bend& b : p.bends)
+      bends.push_back({{"at_mm", b.at},
+                       {"angle_deg", inDegrees(b.angle)},
+                       {"roll_deg", inDegrees(b.roll)},
+                       {"tool_angle_deg", inDegrees(b.tool)},
+                       {"inside_radius_mm", b.radius},
+                       {"fold", b.fold},
+                       {"point", b.point < 0 ? Json(nullptr)
+                                             : Json(plan.skeleton.points[static_cast<size_t>(b.point)].id)}});
+    Json twists = Json::array();
+    for (const TwistZone& z : p.twists)
+      twists.push_back({{"from_mm", z.from}, {"to_mm", z.to}, {"wires", z.wires}, {"turns", z.turns}});
     pieces.push_back({{"id", p.tag},
                       {"name", p.name},
                       {"material", p.material},
@@ -72,7 +87,41 @@ Json toJson(const Plan& plan) {
                       {"cut_mm", p.cut},
                       {"bones_mm", p.bones},
                       {"route", std::move(route)},
-                      {"features", std::move(features)}});
+                      {"features", std::move(features)},
+                      {"bends", std::move(bends)},
+                      {"twists", std::move(twists)}});
+  }
+  Json stock = Json::array();
+  for (const WireStock& wire : plan.stock)
+    for (const CutBar& bar : wire.cuts.bars) {
+      Json cuts = Json::array();
+      for (const Cut& cut : bar.cuts) {
+        const auto& [piece, length] = wire.parts[static_cast<size_t>(cut.piece)];
+        cuts.push_back({{"piece", plan.pieces[static_cast<size_t>(piece)].tag},
+                        {"at_mm", cut.at},
+                        {"length_mm", length}});
+      }
+      stock.push_back({{"id", bar.id},
+                       {"material", wire.material},
+                       {"diameter_mm", wire.diameter},
+                       {"length_mm", bar.length},
+                       {"coil", bar.coil},
+                       {"drawer", bar.drawer},
+                       {"left_mm", bar.left},
+                       {"cuts", std::move(cuts)}});
+    }
+  Json joins = Json::array();
+  for (const Join& j : plan.joins) {
+    Json who = Json::array();
+    for (const int l : j.limbs)
+      if (l >= 0) who.push_back(f.limbs[static_cast<size_t>(l)].id);
+    joins.push_back(
+        {{"kind", j.kind},
+         {"point", j.point < 0 ? Json(nullptr) : Json(plan.skeleton.points[static_cast<size_t>(j.point)].id)},
+         {"limbs", std::move(who)},
+         {"length_mm", j.length},
+         {"thickness_mm", j.thickness},
+         {"text", j.text}});
   }
   Json findings = Json::array();
   for (const Finding& each : plan.findings)
@@ -87,7 +136,11 @@ Json toJson(const Plan& plan) {
             {"coat_mm", plan.wool.coatThickness},
             {"bones", std::move(bones)}}},
           {"limbs", std::move(limbs)},
+          {"construction", id(plan.construction)},
           {"pieces", std::move(pieces)},
+          {"stock", std::move(stock)},
+          {"joins", std::move(joins)},
+          {"wires_bought", plan.wiresBought},
           {"standing",
            {{"stands", plan.standing.stands},
             {"margin_mm", plan.standing.margin},

@@ -124,6 +124,9 @@ private:
     const std::vector<int> kids = children(n, parent);
     std::vector<const std::vector<State>*> tables;
     for (const int e : kids) tables.push_back(&solve(other(e, n), e));
+    // A limit that not even an end leaves room for has no routing at all.
+    if (std::any_of(tables.begin(), tables.end(), [](const auto* table) { return table->empty(); }))
+      return tables_[static_cast<size_t>(n)];
     std::vector<State> found;
     std::vector<int> pick(kids.size(), 0);
     for (;;) {
