@@ -64,6 +64,8 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
                         .arg(parser.value(QStringLiteral("way")), ways.join(QStringLiteral(", "))));
   MainWindow window(session);
   session.setWay(static_cast<Way>(way));
+  session.setWireTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 4));
+  session.setBare(parser.isSet(QStringLiteral("bare")));
   window.resize(size.captured(1).toInt(), size.captured(2).toInt());
   window.show();
   QApplication::processEvents();
@@ -132,6 +134,9 @@ int main(int argc, char** argv) {
        {QStringLiteral("way"),
         QStringLiteral("Study's tab in the picture: animals, character, photo, made, scale or compare"),
         QStringLiteral("tab"), QStringLiteral("animals")},
+       {QStringLiteral("tab"), QStringLiteral("Wire's tab in the picture, 1 to 5"), QStringLiteral("tab"),
+        QStringLiteral("1")},
+       {QStringLiteral("bare"), QStringLiteral("the skeleton to lay wire on, in the picture")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 

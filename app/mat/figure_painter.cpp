@@ -155,12 +155,21 @@ void FigurePainter::body() {
   // Under the hand a frame must be quick: sharp-edged fills and hairlines, until it lets go.
   p_.setRenderHint(QPainter::Antialiasing, !shapes_.coarse());
   const double line = how_.small || shapes_.coarse() ? 1 : 1.5;
-  if (!shape_.far.isEmpty()) {
+  if (!shape_.far.isEmpty() && !(how_.bare && how_.stage == Stage::Wire)) {
     p_.setPen(QPen(t.farLine, 1));
     p_.setBrush(t.farFill);
     p_.drawPath(m.map(shape_.far));
   }
   const QPainterPath near = m.map(shape_.near);
+  if (how_.bare && how_.stage == Stage::Wire) {
+    QPen faint(t.rule, 1.2);
+    faint.setDashPattern({2, 4});
+    p_.setPen(faint);
+    p_.setBrush(Qt::NoBrush);
+    p_.drawPath(near);
+    p_.restore();
+    return;
+  }
   const QPainterPath flats = m.map(shape_.flats);
   if (wrap) {
     p_.setPen(QPen(t.faint, 1.2, Qt::CustomDashLine));

@@ -30,6 +30,7 @@ struct FigurePaint {
   bool throughWool = false; ///< the wire is shown in every stage
   UnitSystem units = UnitSystem::Metric;
   bool small = false; ///< a small view: no patterns, tags or numbers
+  bool bare = false;  ///< the skeleton to lay wire on: the wool is a faint outline
 };
 
 class FigurePainter {

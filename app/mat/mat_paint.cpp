@@ -61,7 +61,8 @@ void Mat::paintMain(QPainter& p) {
   p.setClipRect(v.clip);
   p.setRenderHint(QPainter::Antialiasing);
   const FigurePaint how{session_.stage(), session_.selected(), hovered_,
-                        throughWool_,     session_.units(),    false};
+                        throughWool_,     session_.units(),    false,
+                        session_.bare()};
   FigurePainter painter(p, v, plan, shapes_, how);
   if (v.view != View::Above) {
     p.setPen(QPen(t.ink, 1));
@@ -115,7 +116,8 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     p.save();
     p.setClipRect(v.clip);
     const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
-    const FigurePaint how{session_.stage(), session_.selected(), -1, throughWool_, session_.units(), true};
+    const FigurePaint how{session_.stage(), session_.selected(), -1, throughWool_, session_.units(), true,
+                          session_.bare()};
     FigurePainter painter(p, v, plan, shapes_, how);
     if (v.view != View::Above) {
       p.setPen(QPen(t.ink, 1));

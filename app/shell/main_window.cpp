@@ -10,6 +10,7 @@
 #include "shell/title_rail.h"
 #include "study/study_rack.h"
 #include "theme/theme.h"
+#include "wire/wire_desk.h"
 #include "wire/wire_rack.h"
 #include "wrap/wrap_rack.h"
 
@@ -63,9 +64,8 @@ void MainWindow::build() {
   racks_ = new QStackedWidget(centre);
   studyRack_ = new StudyRack(session_, mat_->study(), racks_);
   racks_->addWidget(studyRack_);
-  racks_->addWidget(new Rack(tr("Pieces to cut"),
-                             tr("bold is the length to cut; marks are from the left end"),
-                             new WireRack(session_, nullptr), racks_));
+  wireDesk_ = new WireDesk(session_, racks_);
+  racks_->addWidget(wireDesk_);
   racks_->addWidget(new Rack(tr("Wool to weigh out"),
                              tr("core, in the order of the work; strips of carded sliver, to scale"),
                              new WrapRack(session_, nullptr), racks_));
@@ -95,6 +95,7 @@ void MainWindow::build() {
 }
 
 QWidget* MainWindow::rackContent() const {
+  if (racks_->currentWidget() == wireDesk_) return wireDesk_->pieces();
   auto* rack = qobject_cast<Rack*>(racks_->currentWidget());
   return rack ? rack->content() : racks_->currentWidget();
 }

@@ -17,6 +17,7 @@ class LimbCard;
 class Rack;
 class Spine;
 class StudyRack;
+class WireDesk;
 class Tally;
 class TitleRail;
 
@@ -31,6 +32,7 @@ public:
   [[nodiscard]] TitleRail* rail() const { return rail_; }
   [[nodiscard]] QWidget* rackContent() const;
   [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
+  [[nodiscard]] WireDesk* wireDesk() const { return wireDesk_; }
 
   /// Opens a file; a sentence in the window when it cannot.
   bool openFile(const QString& path);
@@ -39,6 +41,8 @@ public:
   bool saveAs();
   /// Writes the sheet; asks for a name when `path` is empty.
   bool savePdf(const QString& path = {}, Paper paper = Paper::A4);
+  /// Writes the wire as SVG, DXF or CSV, by the name's ending; asks for one when `path` is empty.
+  void saveWire(QString path = {});
   void offerRecovered();
 
 public slots:
@@ -78,6 +82,7 @@ private:
   Tally* tally_ = nullptr;
   QStackedWidget* racks_ = nullptr;
   StudyRack* studyRack_ = nullptr;
+  WireDesk* wireDesk_ = nullptr;
   QTimer recovery_;
 };
 

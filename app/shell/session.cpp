@@ -224,6 +224,31 @@ std::optional<QString> Session::setPattern(const QString& id) {
   return change(tr("animal"), std::move(p));
 }
 
+void Session::setWireTab(int tab) {
+  wireTab_ = tab;
+  emit studyChanged();
+}
+
+void Session::setBare(bool on) {
+  bare_ = on;
+  emit studyChanged();
+}
+
+std::optional<QString> Session::edit(const QString& name, const std::function<void(Project&)>& act) {
+  Project p = project();
+  act(p);
+  return change(name, std::move(p));
+}
+
+void Session::setWires(int limb, std::optional<int> wires) {
+  Project p = project();
+  p.change(plan_->figure, limb, [&](LimbChoice& c) { c.wires = wires; });
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  change(tr("%1: strands")
+             .arg(QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family)),
+         std::move(p));
+}
+
 void Session::setConstruction(Construction construction) {
   Project p = project();
   if (p.construction == construction) return;

@@ -107,6 +107,17 @@ public:
   std::optional<QString> addPhoto(View view, const QByteArray& bytes, const QImage& image);
   void removePhoto(int index);
 
+  /// Wire's tab: pieces, stock, bends, drawer, allowances.
+  [[nodiscard]] int wireTab() const { return wireTab_; }
+  void setWireTab(int tab);
+  /// The skeleton alone, the wool only as a faint outline.
+  [[nodiscard]] bool bare() const { return bare_; }
+  void setBare(bool on);
+  /// Any change as one step to undo; a sentence when it is refused.
+  std::optional<QString> edit(const QString& name, const std::function<void(Project&)>& act);
+  /// 0, 1, 2 or 4 wires in a limb (and its twin when tied), or as the construction has it.
+  void setWires(int limb, std::optional<int> wires);
+
   // Named changes. Each returns a sentence when it is refused.
   std::optional<QString> setSize(SizeBy by, double mm, const QString& run = {});
   std::optional<QString> setPattern(const QString& id);
@@ -180,6 +191,8 @@ private:
     std::string pattern;
     Result<Plan> plan;
   };
+  int wireTab_ = 0;
+  bool bare_ = false;
   std::uint64_t turn_ = 0; ///< counts changes
   QFutureWatcher<Summed> summing_;
   QElapsedTimer settled_;

@@ -1,5 +1,7 @@
 #include "shell/title_rail.h"
 
+#include "project/advice.h"
+
 #include "shell/parts.h"
 #include "theme/theme.h"
 
@@ -69,12 +71,27 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   construction_->setStyleSheet(QStringLiteral("QToolButton { font-weight: 600; }"));
   construction_->setAccessibleName(tr("Construction"));
   auto* kinds = new QMenu(construction_);
-  for (const Construction each : kConstructions) {
-    QAction* action = kinds->addAction(str(std::string(columna::name(each))));
-    action->setToolTip(
-        tr("%1; gives up %2").arg(str(std::string(built(each))), str(std::string(givesUp(each)))));
-    connect(action, &QAction::triggered, this, [this, each] { session_.setConstruction(each); });
-  }
+  // Made when it opens: what suits this figure first, and why.
+  connect(kinds, &QMenu::aboutToShow, this, [this, kinds] {
+    kinds->clear();
+    for (const Advice& a : allAdvice(session_.project().use, session_.plan())) {
+      const QString mark = a.level == Level::Good       ? QStringLiteral("✓")
+                           : a.level == Level::Doubtful ? QStringLiteral("?")
+                                                        : QStringLiteral("✕");
+      QAction* action =
+          kinds->addAction(QStringLiteral("%1  %2\t%3")
+                               .arg(mark, str(std::string(columna::name(a.construction))), str(a.reason)));
+      action->setToolTip(
+          tr("%1; gives up %2")
+              .arg(str(std::string(built(a.construction))), str(std::string(givesUp(a.construction)))));
+      QFont font = action->font();
+      font.setBold(a.construction == session_.project().construction);
+      action->setFont(font);
+      action->setEnabled(a.level != Level::Wrong);
+      connect(action, &QAction::triggered, this,
+              [this, each = a.construction] { session_.setConstruction(each); });
+    }
+  });
   kinds->setToolTipsVisible(true);
   construction_->setMenu(kinds);
   layout->addWidget(construction_);

@@ -1,9 +1,12 @@
 // What the menu and the keys of the window do.
 #include "print/pages.h"
 #include "project/catalog.h"
+#include "project/columna_file.h"
+#include "sheet/drawing.h"
 #include "sheet/true_size_sheet.h"
 #include "shell/dialogs.h"
 #include "shell/main_window.h"
+#include "shell/say.h"
 #include "shell/settings.h"
 #include "shell/tally.h"
 #include "study/gallery.h"
@@ -11,6 +14,7 @@
 
 #include <QActionGroup>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QInputDialog>
 #include <QMenu>
 #include <QPrintDialog>
@@ -50,6 +54,8 @@ void MainWindow::makeMenu() {
   menu_->addSeparator();
   add(tr("Print true-size sheet…"), QKeySequence::Print, &MainWindow::print);
   add(tr("Save sheet as PDF…"), QKeySequence(QStringLiteral("Ctrl+E")), [this] { savePdf(); });
+  add(tr("Save wire as SVG, DXF or CSV…"), QKeySequence(QStringLiteral("Ctrl+Shift+E")),
+      [this] { saveWire(); });
   menu_->addSeparator();
   add(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
   add(tr("Redo"), QKeySequence(QStringLiteral("Ctrl+Shift+Z")), [this] { session_.redo(); });
@@ -113,6 +119,9 @@ void MainWindow::makeKeys() {
   for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Wrap})
     key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1),
         [this, stage] { session_.setStage(stage); });
+  key(QStringLiteral("B"), [this] {
+    if (session_.stage() == Stage::Wire) session_.setBare(!session_.bare());
+  });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
   key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });
@@ -224,6 +233,29 @@ void MainWindow::find() {
           {action->text().remove(u'…'), action->shortcut().toString(), [action] { action->trigger(); }});
   FindBox box(std::move(entries), this);
   box.exec();
+}
+
+void MainWindow::saveWire(QString path) {
+  if (path.isEmpty())
+    path =
+        QFileDialog::getSaveFileName(this, tr("Save the wire"), lastFolder(),
+                                     tr("Drawing (*.svg);;Drawing exchange (*.dxf);;Cuts and bends (*.csv)"));
+  if (path.isEmpty()) return;
+  std::string text;
+  if (path.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive)) {
+    text = drawingSvg(wireDrawing(session_.plan()));
+  } else if (path.endsWith(QStringLiteral(".dxf"), Qt::CaseInsensitive)) {
+    text = drawingDxf(wireDrawing(session_.plan()));
+  } else if (path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive)) {
+    text = wireCsv(session_.plan());
+  } else {
+    emit session_.refused(tr("End the name in .svg, .dxf or .csv, so that it is known what to write."));
+    return;
+  }
+  if (const auto problem = writeAtomically(path.toStdString(), text))
+    emit session_.refused(sentence(*problem));
+  else
+    emit session_.noted(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
 
 } // namespace columna

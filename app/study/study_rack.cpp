@@ -8,7 +8,6 @@
 #include "study/scale_panel.h"
 #include "theme/theme.h"
 
-#include <QHBoxLayout>
 #include <QPainter>
 #include <QScrollArea>
 #include <QStackedWidget>
@@ -22,27 +21,11 @@ StudyRack::StudyRack(Session& session, StudyLayer* layer, QWidget* parent)
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(px(30), px(8), px(24), px(8));
   outer->setSpacing(px(6));
-  auto* row = new QHBoxLayout;
-  row->setSpacing(px(4));
-  const std::array<QString, 6> names{tr("Animals"),    tr("Character"), tr("Photo to trace"),
-                                     tr("Made parts"), tr("Scale"),     tr("Compare")};
-  const std::array<QString, 6> shorter{tr("Animals"), tr("Character"), tr("Photo"),
-                                       tr("Made"),    tr("Scale"),     tr("Compare")};
-  for (size_t i = 0; i < tabs_.size(); ++i) {
-    auto* tab = new QToolButton(this);
-    tab->setText(textScale() > 1.3 ? shorter[i] : names[i]);
-    tab->setCheckable(true);
-    tab->setFocusPolicy(Qt::TabFocus);
-    tab->setAccessibleName(names[i]);
-    connect(tab, &QToolButton::clicked, this, [this, i] {
-      session_.setWay(static_cast<Way>(i));
-      refresh();
-    });
-    tabs_[i] = tab;
-    row->addWidget(tab);
-  }
-  row->addStretch();
-  outer->addLayout(row);
+  tabs_ = new TabRow(
+      {tr("Animals"), tr("Character"), tr("Photo to trace"), tr("Made parts"), tr("Scale"), tr("Compare")},
+      {tr("Animals"), tr("Character"), tr("Photo"), tr("Made"), tr("Scale"), tr("Compare")}, this);
+  connect(tabs_, &TabRow::chosen, this, [this](int i) { session_.setWay(static_cast<Way>(i)); });
+  outer->addWidget(tabs_);
   pages_ = new QStackedWidget(this);
   gallery_ = new Gallery(session_, nullptr);
   character_ = new CharacterPanel(session_, nullptr);
@@ -63,20 +46,8 @@ StudyRack::StudyRack(Session& session, StudyLayer* layer, QWidget* parent)
 }
 
 void StudyRack::refresh() {
-  const Theme& t = theme();
-  const auto now = static_cast<size_t>(session_.way());
-  pages_->setCurrentIndex(static_cast<int>(now));
-  for (size_t i = 0; i < tabs_.size(); ++i) {
-    tabs_[i]->setChecked(i == now);
-    tabs_[i]->setStyleSheet(
-        QStringLiteral("QToolButton { font-size: %1px; font-weight: %2; color: %3; border: 2px solid "
-                       "transparent; border-bottom-color: %4; "
-                       "border-radius: 0; padding: 2px 8px; } QToolButton:focus { border-color: %5; }")
-            .arg(textScale() > 1.3 ? frame(i == now ? 14 : 13) : px(i == now ? 15 : 13))
-            .arg(i == now ? 600 : 400)
-            .arg(i == now ? t.ink.name() : t.faint.name(),
-                 i == now ? t.woad.name() : QStringLiteral("transparent"), t.woad.name()));
-  }
+  pages_->setCurrentIndex(static_cast<int>(session_.way()));
+  tabs_->setCurrent(static_cast<int>(session_.way()));
 }
 
 void StudyRack::paintEvent(QPaintEvent* /*event*/) {

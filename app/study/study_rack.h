@@ -2,11 +2,9 @@
 #pragma once
 
 #include "shell/session.h"
+#include "shell/tab_row.h"
 
-#include <QToolButton>
 #include <QWidget>
-
-#include <array>
 
 class QStackedWidget;
 
@@ -30,7 +28,7 @@ public:
   [[nodiscard]] MadePanel* made() const { return made_; }
   [[nodiscard]] ScalePanel* scale() const { return scale_; }
   [[nodiscard]] ComparePanel* compare() const { return compare_; }
-  [[nodiscard]] QToolButton* tab(Way way) const { return tabs_[static_cast<size_t>(way)]; }
+  [[nodiscard]] QToolButton* tab(Way way) const { return tabs_->tab(static_cast<int>(way)); }
 
 protected:
   void paintEvent(QPaintEvent* event) override;
@@ -38,7 +36,7 @@ protected:
 private:
   void refresh();
   Session& session_;
-  std::array<QToolButton*, 6> tabs_{};
+  TabRow* tabs_;
   QStackedWidget* pages_;
   Gallery* gallery_;
   CharacterPanel* character_;

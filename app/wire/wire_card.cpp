@@ -1,12 +1,14 @@
 #include "wire/wire_card.h"
 
 #include "measure/gauge.h"
+#include "project/remedies.h"
 #include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QVBoxLayout>
 
 namespace columna {
@@ -50,6 +52,15 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   findings_ = textLabel(this, 13, QFont::Normal);
   layout->addWidget(findings_);
 
+  help_ = new QPushButton(tr("What would help?"), this);
+  connect(help_, &QPushButton::clicked, this, &WireCard::showRemedies);
+  layout->addWidget(help_, 0, Qt::AlignLeft);
+  remedies_ = new QWidget(this);
+  auto* tries = new QVBoxLayout(remedies_);
+  tries->setContentsMargins(0, 0, 0, 0);
+  tries->setSpacing(px(4));
+  layout->addWidget(remedies_);
+
   auto* keys = new QHBoxLayout;
   keys->setSpacing(px(10));
   auto* thinner = new KeyButton(QStringLiteral(","), tr("thinner"), this);
@@ -79,6 +90,15 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   diameter_ = new QLineEdit(this);
   diameter_->setAccessibleName(tr("Wire size"));
   diameter_->setPlaceholderText(tr("1.2 mm, 18 awg, 18 swg"));
+  auto* strandsLabel = textLabel(this, 13, QFont::Normal, false);
+  strandsLabel->setText(tr("strands"));
+  strands_ = new QComboBox(this);
+  strands_->setAccessibleName(tr("Strands in the limb"));
+  strands_->addItem(tr("as it is built"), -1);
+  strands_->addItem(tr("no wire"), 0);
+  strands_->addItem(tr("one wire"), 1);
+  strands_->addItem(tr("twisted pair"), 2);
+  strands_->addItem(tr("four strands"), 4);
   auto* metalLabel = textLabel(this, 13, QFont::Normal, false);
   metalLabel->setText(tr("metal"));
   material_ = new QComboBox(this);
@@ -93,10 +113,12 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   use_->addItem(tr("be handled"), QStringLiteral("handled"));
   choose->addWidget(sizeLabel, 0, 0);
   choose->addWidget(diameter_, 0, 1);
-  choose->addWidget(metalLabel, 1, 0);
-  choose->addWidget(material_, 1, 1);
-  choose->addWidget(useLabel_, 2, 0);
-  choose->addWidget(use_, 2, 1);
+  choose->addWidget(strandsLabel, 1, 0);
+  choose->addWidget(strands_, 1, 1);
+  choose->addWidget(metalLabel, 2, 0);
+  choose->addWidget(material_, 2, 1);
+  choose->addWidget(useLabel_, 3, 0);
+  choose->addWidget(use_, 3, 1);
   choose->setColumnStretch(1, 1);
   layout->addLayout(choose);
   material_->setMinimumWidth(px(60));
@@ -116,10 +138,44 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
     else
       session_.setLimbMaterial(session_.selected(), id);
   });
+  connect(strands_, &QComboBox::activated, this, [this](int i) {
+    if (session_.selected() < 0) return;
+    const int wires = strands_->itemData(i).toInt();
+    session_.setWires(session_.selected(), wires < 0 ? std::nullopt : std::optional(wires));
+  });
   connect(use_, &QComboBox::activated, this, [this](int i) {
     if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString()))
       session_.setUse(*chosen);
   });
+}
+
+QList<QPushButton*> WireCard::remedyButtons() const { return remedies_->findChildren<QPushButton*>(); }
+
+void WireCard::clearRemedies() {
+  qDeleteAll(remedies_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
+  remedies_->hide();
+}
+
+void WireCard::showRemedies() {
+  clearRemedies();
+  const auto tried = remedies(session_.project(), session_.catalog(), session_.plan(), session_.selected());
+  auto* list = static_cast<QVBoxLayout*>(remedies_->layout());
+  if (tried.empty()) {
+    auto* none = textLabel(remedies_, 13, QFont::Normal);
+    none->setText(tr("None of the usual changes helps; make it smaller, or give it less to hold."));
+    list->addWidget(none);
+  }
+  for (const Remedy& r : tried) {
+    auto* take = new QPushButton(str(r.words), remedies_);
+    auto* result = textLabel(remedies_, 13, QFont::Normal);
+    result->setText(str(r.result));
+    setFaint(result);
+    connect(take, &QPushButton::clicked, this,
+            [this, r] { session_.edit(str(r.words), [&r](Project& p) { p = r.project; }); });
+    list->addWidget(take, 0, Qt::AlignLeft);
+    list->addWidget(result);
+  }
+  remedies_->show();
 }
 
 void WireCard::typed() {
@@ -174,6 +230,9 @@ void WireCard::refresh() {
   useLabel_->setVisible(l < 0);
   use_->setCurrentIndex(use_->findData(str(std::string(id(session_.project().use)))));
   trouble_->hide();
+  clearRemedies();
+  help_->hide();
+  strands_->setEnabled(l >= 0);
   back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
   twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
   if (l < 0) {
@@ -184,6 +243,10 @@ void WireCard::refresh() {
   }
   const LimbPlan& limb = plan.limbs[static_cast<size_t>(l)];
   const int p = plan.pieceOf(l);
+  help_->setVisible(wired && limb.verdict != Level::Good);
+  const auto own = session_.project().limbs.find(plan.figure.limbs[static_cast<size_t>(l)].id);
+  strands_->setCurrentIndex(strands_->findData(
+      own != session_.project().limbs.end() && own->second.wires ? *own->second.wires : -1));
   limb_->setVisible(wired);
   verdict_->set(limb.verdict, str(limb.sentence));
   QStringList texts;
@@ -207,7 +270,8 @@ void WireCard::refresh() {
   QString gauges =
       tr("%1 &nbsp;%2").arg(str(printAwg(limb.section.diameter)), str(printSwg(limb.section.diameter)));
   gauges += QStringLiteral("<br><span style='color:%1'>%2</span>")
-                .arg(theme().faint.name(), limb.section.wires > 1                     ? tr("doubled, twisted")
+                .arg(theme().faint.name(), limb.section.wires > 2   ? tr("four strands, twisted twice")
+                                           : limb.section.wires > 1 ? tr("doubled, twisted")
                                            : limb.section.material.strandsPerWire > 1 ? tr("one stem")
                                                                                       : tr("single"));
   gauges_->setText(gauges);

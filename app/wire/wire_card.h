@@ -14,6 +14,10 @@ public:
   explicit WireCard(Session& session, QWidget* parent = nullptr);
   void refresh() override;
   [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
+  [[nodiscard]] QComboBox* strands() const { return strands_; }
+  [[nodiscard]] QPushButton* help() const { return help_; }
+  /// The changes that would help, each a button once they were asked for.
+  [[nodiscard]] QList<QPushButton*> remedyButtons() const;
   [[nodiscard]] Why* whyCut() const { return whyCut_; }
   [[nodiscard]] Why* whyHold() const { return whyHold_; }
   [[nodiscard]] BigFigure* cutFigure() const { return cut_; }
@@ -22,6 +26,8 @@ public:
 private:
   void typed();
   void showFigure();
+  void showRemedies();
+  void clearRemedies();
   Session& session_;
   QWidget* limb_;
   BigFigure* cut_;
@@ -34,6 +40,9 @@ private:
   Why* whyNeed_;
   Why* whyEffort_;
   QLabel* findings_;
+  QComboBox* strands_;
+  QPushButton* help_;
+  QWidget* remedies_;
   QComboBox* material_;
   QLineEdit* diameter_;
   QLabel* trouble_;

@@ -1,0 +1,132 @@
+#include "wire/allowance_panel.h"
+
+#include "shell/parts.h"
+#include "shell/say.h"
+#include "theme/theme.h"
+
+#include <QCheckBox>
+#include <QGridLayout>
+#include <QLineEdit>
+#include <QPushButton>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(0, 0, px(8), 0);
+  grid->setHorizontalSpacing(px(10));
+  grid->setVerticalSpacing(px(4));
+  const auto add = [&](int index, const QString& words, const QString& unit, const QString& range) {
+    const int column = (index / 4) * 3;
+    const int row = index % 4;
+    auto* label = textLabel(this, 13, QFont::Normal, false);
+    label->setText(unit.isEmpty() ? words : tr("%1, %2").arg(words, unit));
+    auto* field = new QLineEdit(this);
+    field->setFixedWidth(px(64));
+    field->setAccessibleName(words);
+    field->setToolTip(range);
+    label->setBuddy(field);
+    grid->addWidget(label, row, column, Qt::AlignRight);
+    grid->addWidget(field, row, column + 1);
+    grid->setColumnMinimumWidth(column + 2, px(10));
+    return field;
+  };
+  const auto& known = allowanceFields();
+  for (size_t i = 0; i < known.size(); ++i) {
+    QLineEdit* field = add(static_cast<int>(i), tr(known[i].words), QString::fromUtf8(known[i].unit),
+                           tr("%1 to %2").arg(known[i].low).arg(known[i].high));
+    fields_.push_back(field);
+    connect(field, &QLineEdit::editingFinished, this, [this, i] { typed(i); });
+  }
+  handling_ =
+      add(static_cast<int>(known.size()), tr("longest wire to work with"), tr("mm"), tr("1 to 100000"));
+  connect(handling_, &QLineEdit::editingFinished, this, &AllowancePanel::typedHandling);
+  usual_ = new QPushButton(tr("The usual ones"), this);
+  grid->addWidget(usual_, 3, 6, 1, 2);
+  piece_ = new QCheckBox(this);
+  grid->addWidget(piece_, 4, 0, 1, 8);
+  grid->setColumnStretch(8, 1);
+  grid->setRowStretch(5, 1);
+  connect(usual_, &QPushButton::clicked, this, [this] {
+    session_.edit(tr("usual allowances"), [&](Project& p) {
+      if (piece_->isChecked())
+        p.pieceAllow.erase(pieceName());
+      else
+        p.allow = {};
+    });
+  });
+  connect(piece_, &QCheckBox::toggled, this, &AllowancePanel::refresh);
+  for (auto signal : {&Session::planSettled, &Session::selectionChanged})
+    connect(&session_, signal, this, [this] {
+      if (isVisible()) refresh();
+    });
+}
+
+void AllowancePanel::showEvent(QShowEvent* /*event*/) { refresh(); }
+
+std::string AllowancePanel::pieceName() const {
+  const int p = session_.selected() < 0 ? -1 : session_.plan().pieceOf(session_.selected());
+  return p < 0 ? std::string() : session_.plan().pieces[static_cast<size_t>(p)].name;
+}
+
+void AllowancePanel::refresh() {
+  const std::string name = pieceName();
+  piece_->setVisible(!name.empty());
+  piece_->setText(tr("for the piece “%1” alone").arg(str(name)));
+  const Project& p = session_.project();
+  const auto own = p.pieceAllow.find(name);
+  const Allowances& allow =
+      !name.empty() && piece_->isChecked() && own != p.pieceAllow.end() ? own->second : p.allow;
+  const Allowances usual;
+  for (size_t i = 0; i < fields_.size(); ++i) {
+    const double value = allow.*allowanceFields()[i].value;
+    if (!fields_[i]->hasFocus() || !fields_[i]->isModified()) fields_[i]->setText(str(printNumber(value, 1)));
+    const bool changed = value != usual.*allowanceFields()[i].value;
+    fields_[i]->setStyleSheet(changed ? QStringLiteral("border: 2px solid %1;").arg(theme().woad.name())
+                                      : QString());
+  }
+  if (!handling_->hasFocus() || !handling_->isModified()) handling_->setText(str(printNumber(p.handling, 0)));
+}
+
+void AllowancePanel::typed(size_t index) {
+  QLineEdit* field = fields_[index];
+  if (!field->isModified()) return;
+  field->setModified(false);
+  const AllowanceField& f = allowanceFields()[index];
+  bool ok = false;
+  const double value = field->text().trimmed().replace(u',', u'.').toDouble(&ok);
+  if (!ok || value < f.low || value > f.high) {
+    emit session_.refused(
+        tr("“%1” is no such allowance; give %2 to %3.").arg(field->text()).arg(f.low).arg(f.high));
+    refresh();
+    return;
+  }
+  const std::string name = pieceName();
+  session_.edit(tr("allowance: %1").arg(tr(f.words)), [&](Project& p) {
+    if (!name.empty() && piece_->isChecked()) {
+      const auto [it, fresh] = p.pieceAllow.emplace(name, p.allow);
+      it->second.*f.value = value;
+    } else {
+      p.allow.*f.value = value;
+    }
+  });
+}
+
+void AllowancePanel::typedHandling() {
+  if (!handling_->isModified()) return;
+  handling_->setModified(false);
+  const auto mm = parseLength(handling_->text().toStdString(), session_.units());
+  if (!mm || *mm < 1 || *mm > 100000) {
+    emit session_.refused(mm ? tr("The longest wire is to be 1 to 100000 mm.") : sentence(mm.problem()));
+    refresh();
+    return;
+  }
+  session_.edit(tr("longest wire"), [&](Project& p) { p.handling = *mm; });
+}
+
+} // namespace columna

@@ -1,0 +1,163 @@
+#include "wire/bend_panel.h"
+
+#include "shell/parts.h"
+#include "theme/theme.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+constexpr double kTold =
+    0.01; ///< radians: gentler bends are left out of the table's roll-call but not of its sums
+
+} // namespace
+
+BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, px(8), 0);
+  row->setSpacing(px(16));
+  auto* left = new QVBoxLayout;
+  left->setSpacing(px(6));
+  chooser_ = new QComboBox(this);
+  chooser_->setAccessibleName(tr("Piece"));
+  chooser_->setFixedWidth(px(200));
+  words_ = textLabel(this, 13, QFont::Normal);
+  words_->setFixedWidth(px(200));
+  another_ = new QPushButton(tr("Run the wire another way"), this);
+  left->addWidget(chooser_);
+  left->addWidget(words_);
+  left->addWidget(another_);
+  left->addStretch();
+  row->addLayout(left);
+  table_ = new QTableWidget(0, 6, this);
+  table_->setAccessibleName(tr("Bends from the left end"));
+  table_->setHorizontalHeaderLabels(
+      {tr("from left"), tr("what"), tr("bend to"), tr("stays at"), tr("turn wire"), tr("round")});
+  table_->verticalHeader()->hide();
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+  table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+  table_->setMinimumHeight(px(112));
+  row->addWidget(table_, 1);
+  connect(chooser_, &QComboBox::activated, this, [this](int i) {
+    const auto& limbs = session_.plan().pieces[static_cast<size_t>(i)].limbs;
+    if (!limbs.empty()) session_.select(limbs.front());
+    chooser_->setCurrentIndex(i);
+    fill();
+  });
+  connect(another_, &QPushButton::clicked, this, &BendPanel::nextRoute);
+  connect(&session_, &Session::planSettled, this, [this] {
+    if (isVisible()) refresh();
+  });
+  connect(&session_, &Session::selectionChanged, this, [this] {
+    if (isVisible()) refresh();
+  });
+}
+
+void BendPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
+
+void BendPanel::refresh() {
+  const Plan& plan = session_.plan();
+  const int before = chooser_->currentIndex();
+  chooser_->clear();
+  for (const Piece& piece : plan.pieces)
+    chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(piece.name)));
+  int at = session_.selected() >= 0 ? plan.pieceOf(session_.selected()) : before;
+  at = std::clamp(at, plan.pieces.empty() ? -1 : 0, static_cast<int>(plan.pieces.size()) - 1);
+  chooser_->setCurrentIndex(at);
+  fill();
+}
+
+void BendPanel::fill() {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  const int at = chooser_->currentIndex();
+  table_->setRowCount(0);
+  another_->setVisible(false);
+  if (at < 0) {
+    words_->setText(tr("No limb has wire."));
+    return;
+  }
+  const Piece& piece = plan.pieces[static_cast<size_t>(at)];
+  struct Line {
+    double at;
+    QStringList cells;
+  };
+  std::vector<Line> lines;
+  const auto length = [&](double mm) { return str(printLengthFigure(mm, units, 1)); };
+  double roll = 0; // turns of bends too gentle to tell are carried on
+  for (const Bend& b : piece.bends) {
+    roll += b.roll;
+    if (b.angle < kTold) continue;
+    const QString point =
+        b.point < 0 ? QString() : str(plan.skeleton.points[static_cast<size_t>(b.point)].id);
+    const double turn = std::remainder(roll, 2 * 3.141592653589793);
+    lines.push_back({b.at,
+                     {length(b.at), b.fold ? tr("fold at %1").arg(point) : point,
+                      b.fold ? QString() : str(printAngle(b.tool)), str(printAngle(b.angle)),
+                      std::abs(turn) < kTold ? QString() : str(printAngle(turn)), length(b.radius)}});
+    roll = 0;
+  }
+  for (const TwistZone& z : piece.twists)
+    lines.push_back({z.from,
+                     {length(z.from),
+                      tr("twist to %1, %2 turns").arg(length(z.to), str(printNumber(z.turns, 0))),
+                      {},
+                      {},
+                      {},
+                      {}}});
+  for (const Feature& f : piece.features)
+    if (f.kind != "bend" && f.kind != "twist" && f.kind != "waste" && f.kind != "fold")
+      lines.push_back({f.at, {length(f.at), str(f.note), {}, {}, {}, {}}});
+  std::stable_sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.at < b.at; });
+  table_->setRowCount(static_cast<int>(lines.size()));
+  for (size_t r = 0; r < lines.size(); ++r)
+    for (int c = 0; c < 6; ++c) {
+      auto* item = new QTableWidgetItem(lines[r].cells[c]);
+      if (c != 1) item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+      item->setToolTip(lines[r].cells[c]);
+      table_->setItem(static_cast<int>(r), c, item);
+    }
+  table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
+  words_->setText(
+      tr("%1 of %2 wire; mark with a pen from the left end, bend each a little past, it springs back")
+          .arg(str(printLength(piece.cut, units, 0)), str(printLength(piece.diameter, units, 2))));
+  if (piece.group >= 0)
+    for (const RouteChoice& choice : plan.routes)
+      if (choice.group == plan.groups[static_cast<size_t>(piece.group)].name && choice.ways.size() > 1)
+        another_->setVisible(true);
+}
+
+void BendPanel::nextRoute() {
+  const Plan& plan = session_.plan();
+  const int at = chooser_->currentIndex();
+  if (at < 0 || plan.pieces[static_cast<size_t>(at)].group < 0) return;
+  const std::string group = plan.groups[static_cast<size_t>(plan.pieces[static_cast<size_t>(at)].group)].name;
+  for (const RouteChoice& choice : plan.routes) {
+    if (choice.group != group || choice.ways.size() < 2) continue;
+    const auto own = session_.project().routes.find(group);
+    size_t now = 0;
+    for (size_t i = 0; i < choice.ways.size() && own != session_.project().routes.end(); ++i)
+      if (choice.ways[i] == own->second) now = i;
+    const size_t next = (now + 1) % choice.ways.size();
+    session_.edit(tr("route of %1").arg(str(group)), [&](Project& p) {
+      if (next == 0)
+        p.routes.erase(group);
+      else
+        p.routes[group] = choice.ways[next];
+    });
+    return;
+  }
+}
+
+} // namespace columna

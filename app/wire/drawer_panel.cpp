@@ -1,0 +1,242 @@
+#include "wire/drawer_panel.h"
+
+#include "measure/gauge.h"
+#include "shell/parts.h"
+#include "shell/say.h"
+#include "theme/theme.h"
+#include "wire/bench_test.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QSpinBox>
+#include <QVBoxLayout>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, px(8), 0);
+  row->setSpacing(px(18));
+  const auto small = [this](const QString& words) {
+    auto* label = textLabel(this, 13, QFont::Normal, false);
+    label->setText(words);
+    return label;
+  };
+  const auto field = [this](const QString& name, const QString& hint, int width) {
+    auto* edit = new QLineEdit(this);
+    edit->setAccessibleName(name);
+    edit->setPlaceholderText(hint);
+    edit->setFixedWidth(px(width));
+    return edit;
+  };
+
+  auto* left = new QVBoxLayout;
+  left->setSpacing(px(4));
+  list_ = new QListWidget(this);
+  list_->setAccessibleName(tr("Wires in the drawer"));
+  list_->setFixedWidth(px(220));
+  list_->setMinimumHeight(px(70));
+  list_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Ignored);
+  list_->setStyleSheet(
+      QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 2px 4px; }"));
+  left->addWidget(list_, 1);
+  auto* limits = new QHBoxLayout;
+  limits->addWidget(small(tr("buy at most")));
+  most_ = new QSpinBox(this);
+  most_->setRange(0, 20);
+  most_->setAccessibleName(tr("Different wires to buy at most"));
+  limits->addWidget(most_);
+  only_ = new QCheckBox(tr("none"), this);
+  only_->setToolTip(tr("use what is in the drawer alone"));
+  limits->addWidget(only_);
+  limits->addStretch();
+  left->addLayout(limits);
+  row->addLayout(left);
+
+  auto* form = new QGridLayout;
+  form->setHorizontalSpacing(px(8));
+  form->setVerticalSpacing(px(4));
+  name_ = field(tr("Name of the wire"), tr("my words for it"), 130);
+  material_ = new QComboBox(this);
+  material_->setAccessibleName(tr("Metal of the wire"));
+  material_->setFixedWidth(px(150));
+  for (const Material& m : session_.catalog().materials) material_->addItem(str(m.name), str(m.id));
+  size_ = field(tr("Measured size"), tr("0.8 mm, 20 awg"), 110);
+  cover_ = field(tr("Cover all round"), tr("bare"), 60);
+  length_ = field(tr("Straight length"), tr("coil"), 70);
+  count_ = new QSpinBox(this);
+  count_->setRange(1, 9999);
+  count_->setAccessibleName(tr("How many lengths"));
+  add_ = new QPushButton(tr("Put in"), this);
+  remove_ = new QPushButton(tr("Take out"), this);
+  form->addWidget(name_, 0, 0);
+  form->addWidget(material_, 0, 1, 1, 2);
+  auto* sizes = new QHBoxLayout;
+  sizes->addWidget(size_);
+  sizes->addWidget(small(tr("cover")));
+  sizes->addWidget(cover_);
+  sizes->addStretch();
+  form->addLayout(sizes, 1, 0, 1, 3);
+  auto* lengths = new QHBoxLayout;
+  lengths->addWidget(small(tr("lengths of")));
+  lengths->addWidget(length_);
+  lengths->addWidget(small(tr("×")));
+  lengths->addWidget(count_);
+  lengths->addStretch();
+  form->addLayout(lengths, 2, 0, 1, 3);
+  auto* acts = new QHBoxLayout;
+  acts->addWidget(add_);
+  acts->addWidget(remove_);
+  acts->addStretch();
+  form->addLayout(acts, 3, 0, 1, 3);
+  form->setRowStretch(4, 1);
+  row->addLayout(form);
+
+  auto* tests = new QGridLayout;
+  tests->setHorizontalSpacing(px(6));
+  tests->setVerticalSpacing(px(4));
+  turns_ = new QSpinBox(this);
+  turns_->setRange(0, 200);
+  turns_->setValue(20);
+  turns_->setAccessibleName(tr("Close turns on a pencil"));
+  turnsLength_ = field(tr("Length of the turns"), tr("16.4 mm"), 74);
+  mass_ = field(tr("Mass hung at the tip"), tr("10 g"), 64);
+  overhang_ = field(tr("Length that sticks out"), tr("60 mm"), 74);
+  tests->addWidget(small(tr("close turns on a pencil")), 0, 0);
+  tests->addWidget(turns_, 0, 1);
+  tests->addWidget(small(tr("take")), 0, 2);
+  tests->addWidget(turnsLength_, 0, 3);
+  tests->addWidget(small(tr("bent by 5° for good by")), 1, 0);
+  tests->addWidget(mass_, 1, 1);
+  tests->addWidget(small(tr("at")), 1, 2);
+  tests->addWidget(overhang_, 1, 3);
+  result_ = textLabel(this, 13, QFont::Normal);
+  result_->setText(tr("Clamp the wire level, hang weights from its tip; it is the selected wire's yield."));
+  setFaint(result_);
+  tests->addWidget(result_, 2, 0, 1, 4);
+  tests->setRowStretch(3, 1);
+  tests->setColumnStretch(4, 1);
+  row->addLayout(tests, 1);
+
+  connect(add_, &QPushButton::clicked, this, &DrawerPanel::add);
+  connect(remove_, &QPushButton::clicked, this, [this] {
+    const int at = list_->currentRow();
+    if (at < 0) return;
+    session_.edit(tr("wire out of the drawer"), [at](Project& p) { p.drawer.erase(p.drawer.begin() + at); });
+  });
+  connect(most_, &QSpinBox::valueChanged, this, [this](int value) {
+    if (value != session_.project().mostWires)
+      session_.edit(tr("wires to buy"), [value](Project& p) { p.mostWires = value; });
+  });
+  connect(only_, &QCheckBox::toggled, this, [this](bool on) {
+    if (on != session_.project().drawerOnly)
+      session_.edit(tr("buying"), [on](Project& p) { p.drawerOnly = on; });
+  });
+  connect(turnsLength_, &QLineEdit::returnPressed, this, &DrawerPanel::count);
+  connect(overhang_, &QLineEdit::returnPressed, this, &DrawerPanel::hang);
+  connect(mass_, &QLineEdit::returnPressed, this, &DrawerPanel::hang);
+  connect(list_, &QListWidget::currentRowChanged, this, [this](int at) { remove_->setEnabled(at >= 0); });
+  connect(&session_, &Session::planSettled, this, [this] {
+    if (isVisible()) refresh();
+  });
+}
+
+void DrawerPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
+
+void DrawerPanel::refresh() {
+  const Project& p = session_.project();
+  const int at = list_->currentRow();
+  list_->clear();
+  for (const OwnWire& w : p.drawer) {
+    const Material* m = session_.catalog().material(w.material);
+    QString text = QStringLiteral("%1: %2 %3")
+                       .arg(str(w.name), str(printLength(w.diameter, p.units, 2)),
+                            m ? str(m->shortName) : str(w.material));
+    text += w.length > 0 ? tr(", %1 × %2").arg(w.count).arg(str(printLength(w.length, p.units, 0)))
+                         : tr(", coil");
+    if (w.yield) text += tr(", yields at %1 N/mm²").arg(str(printNumber(w.yield->value, 0)));
+    auto* item = new QListWidgetItem(text, list_);
+    item->setToolTip(QStringLiteral("%1, %2").arg(str(printAwg(w.diameter)), str(printSwg(w.diameter))));
+  }
+  list_->setCurrentRow(std::min(at, list_->count() - 1));
+  remove_->setEnabled(list_->currentRow() >= 0);
+  most_->setValue(p.mostWires);
+  most_->setEnabled(!p.drawerOnly);
+  only_->setChecked(p.drawerOnly);
+}
+
+void DrawerPanel::add() {
+  const auto refuse = [this](const QString& sentence) { emit session_.refused(sentence); };
+  OwnWire w;
+  w.material = material_->currentData().toString().toStdString();
+  const auto d = parseDiameter(size_->text().toStdString(), session_.units());
+  if (!d) return refuse(sentence(d.problem()));
+  w.diameter = *d;
+  if (!cover_->text().trimmed().isEmpty()) {
+    const auto cover = parseLength(cover_->text().toStdString(), session_.units());
+    if (!cover) return refuse(sentence(cover.problem()));
+    if (*cover < 0 || *cover > 2)
+      return refuse(tr("A cover is 0 to 2 mm thick; measure it over and without."));
+    w.cover = *cover;
+  }
+  if (!length_->text().trimmed().isEmpty()) {
+    const auto length = parseLength(length_->text().toStdString(), session_.units());
+    if (!length) return refuse(sentence(length.problem()));
+    if (!(*length > 0)) return refuse(tr("A straight length has to be above 0; leave it empty for a coil."));
+    w.length = *length;
+  }
+  w.count = count_->value();
+  w.name = name_->text().trimmed().toStdString();
+  if (w.name.empty()) w.name = tr("wire %1").arg(session_.project().drawer.size() + 1).toStdString();
+  session_.edit(tr("wire into the drawer"), [&](Project& p) { p.drawer.push_back(w); });
+  for (QLineEdit* f : {name_, size_, cover_, length_}) f->clear();
+}
+
+void DrawerPanel::count() {
+  const auto length = parseLength(turnsLength_->text().toStdString(), session_.units());
+  const auto d = length ? diameterByTurns(turns_->value(), *length) : Result<Estimate>(length.problem());
+  if (!d) {
+    emit session_.refused(sentence(d.problem()));
+    return;
+  }
+  size_->setText(str(printLength(d->value, session_.units(), 2)));
+  result_->setText(tr("%1, give or take %2: %3, %4")
+                       .arg(str(printLength(d->value, session_.units(), 2)),
+                            str(printLength((d->high - d->low) / 2, session_.units(), 3)),
+                            str(printAwg(d->value)), str(printSwg(d->value))));
+}
+
+void DrawerPanel::hang() {
+  const int at = list_->currentRow();
+  if (at < 0) {
+    emit session_.refused(tr("Choose the wire that was tested in the drawer first."));
+    return;
+  }
+  const auto grams = parseMass(mass_->text().toStdString(), session_.units());
+  const auto length = parseLength(overhang_->text().toStdString(), session_.units());
+  if (!grams || !length) {
+    emit session_.refused(sentence(grams ? length.problem() : grams.problem()));
+    return;
+  }
+  const auto y =
+      yieldByHangingMass(*grams, *length, session_.project().drawer[static_cast<size_t>(at)].diameter);
+  if (!y) {
+    emit session_.refused(sentence(y.problem()));
+    return;
+  }
+  session_.edit(tr("yield as tested"), [&](Project& p) { p.drawer[static_cast<size_t>(at)].yield = *y; });
+  result_->setText(
+      tr("It yields at %1 N/mm², plausibly %2 to %3.")
+          .arg(str(printNumber(y->value, 0)), str(printNumber(y->low, 0)), str(printNumber(y->high, 0))));
+}
+
+} // namespace columna
