@@ -128,6 +128,13 @@ QString styleSheet() {
     QScrollBar::handle:horizontal { background: @rule; border-radius: 4px; min-width: 24px; }
     QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
     QTextBrowser, QListWidget { background: @card; border: 1px solid @rule; border-radius: 6px; padding: 8px; }
+    QTableWidget { background: @card; color: @ink; border: 1px solid @rule; border-radius: 6px; gridline-color: @rule; }
+    QTableWidget::item { padding: 1px 6px; }
+    QTableWidget::item:selected { background: @wash; color: @ink; }
+    QHeaderView { background: @ground; }
+    QHeaderView::section { background: @ground; color: @faint; border: none; border-bottom: 1px solid @rule; padding: 2px 6px; }
+    QSpinBox { background: @card; border: 1px solid @hollow; border-radius: 6px; padding: 3px 6px; }
+    QSpinBox:focus { border: 2px solid @woad; padding: 2px 5px; }
     QListWidget::item { padding: 6px; border-radius: 6px; }
     QListWidget::item:selected { background: @wash; color: @ink; }
     QSlider::groove:horizontal { height: 4px; background: @rule; border-radius: 2px; }

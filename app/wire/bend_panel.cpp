@@ -48,6 +48,9 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   table_->setSelectionBehavior(QAbstractItemView::SelectRows);
   table_->setMinimumHeight(px(112));
+  table_->verticalHeader()->setDefaultSectionSize(px(24));
+  table_->setShowGrid(false);
+  table_->setAlternatingRowColors(false);
   row->addWidget(table_, 1);
   connect(chooser_, &QComboBox::activated, this, [this](int i) {
     const auto& limbs = session_.plan().pieces[static_cast<size_t>(i)].limbs;
@@ -99,8 +102,8 @@ void BendPanel::fill() {
   for (const Bend& b : piece.bends) {
     roll += b.roll;
     if (b.angle < kTold) continue;
-    const QString point =
-        b.point < 0 ? QString() : str(plan.skeleton.points[static_cast<size_t>(b.point)].id);
+    QString point = b.point < 0 ? QString() : str(plan.skeleton.points[static_cast<size_t>(b.point)].id);
+    point.replace(u'-', u' ').replace(u'_', u' ');
     const double turn = std::remainder(roll, 2 * 3.141592653589793);
     lines.push_back({b.at,
                      {length(b.at), b.fold ? tr("fold at %1").arg(point) : point,

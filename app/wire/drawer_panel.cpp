@@ -25,7 +25,7 @@ QString str(const std::string& s) { return QString::fromStdString(s); }
 DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
-  row->setSpacing(px(18));
+  row->setSpacing(px(12));
   const auto small = [this](const QString& words) {
     auto* label = textLabel(this, 13, QFont::Normal, false);
     label->setText(words);
@@ -43,7 +43,7 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   left->setSpacing(px(4));
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("Wires in the drawer"));
-  list_->setFixedWidth(px(220));
+  list_->setFixedWidth(px(190));
   list_->setMinimumHeight(px(70));
   list_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Ignored);
   list_->setStyleSheet(
@@ -65,12 +65,12 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   auto* form = new QGridLayout;
   form->setHorizontalSpacing(px(8));
   form->setVerticalSpacing(px(4));
-  name_ = field(tr("Name of the wire"), tr("my words for it"), 130);
+  name_ = field(tr("Name of the wire"), tr("my words for it"), 100);
   material_ = new QComboBox(this);
   material_->setAccessibleName(tr("Metal of the wire"));
-  material_->setFixedWidth(px(150));
+  material_->setFixedWidth(px(140));
   for (const Material& m : session_.catalog().materials) material_->addItem(str(m.name), str(m.id));
-  size_ = field(tr("Measured size"), tr("0.8 mm, 20 awg"), 110);
+  size_ = field(tr("Measured size"), tr("0.8 mm"), 80);
   cover_ = field(tr("Cover all round"), tr("bare"), 60);
   length_ = field(tr("Straight length"), tr("coil"), 70);
   count_ = new QSpinBox(this);
@@ -108,19 +108,20 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   turns_->setRange(0, 200);
   turns_->setValue(20);
   turns_->setAccessibleName(tr("Close turns on a pencil"));
-  turnsLength_ = field(tr("Length of the turns"), tr("16.4 mm"), 74);
+  turnsLength_ = field(tr("Length of the turns"), tr("16.4 mm"), 66);
   mass_ = field(tr("Mass hung at the tip"), tr("10 g"), 64);
-  overhang_ = field(tr("Length that sticks out"), tr("60 mm"), 74);
-  tests->addWidget(small(tr("close turns on a pencil")), 0, 0);
+  overhang_ = field(tr("Length that sticks out"), tr("60 mm"), 66);
+  tests->addWidget(small(tr("turns on a pencil")), 0, 0);
   tests->addWidget(turns_, 0, 1);
   tests->addWidget(small(tr("take")), 0, 2);
   tests->addWidget(turnsLength_, 0, 3);
-  tests->addWidget(small(tr("bent by 5° for good by")), 1, 0);
+  tests->addWidget(small(tr("set by 5° under")), 1, 0);
   tests->addWidget(mass_, 1, 1);
   tests->addWidget(small(tr("at")), 1, 2);
   tests->addWidget(overhang_, 1, 3);
   result_ = textLabel(this, 13, QFont::Normal);
-  result_->setText(tr("Clamp the wire level, hang weights from its tip; it is the selected wire's yield."));
+  result_->setText(
+      tr("Clamp it level, hang weights from the tip until it stays bent by 5°: the selected wire's yield."));
   setFaint(result_);
   tests->addWidget(result_, 2, 0, 1, 4);
   tests->setRowStretch(3, 1);

@@ -61,10 +61,11 @@ QString StockPanel::sum() const {
     proven = proven && wire.cuts.proven;
   }
   const UnitSystem units = session_.units();
-  QString text = tr("%n cut(s)", nullptr, cuts);
+  QString text = cuts == 1 ? tr("1 cut") : tr("%1 cuts").arg(cuts);
   if (lengths > 0)
-    text += tr(" from %n straight length(s); %1 lost, %2 kept as offcuts", nullptr, lengths)
-                .arg(str(printLength(waste, units, 0)), str(printLength(kept, units, 0)));
+    text += tr(" from %1; %2 lost, %3 kept as offcuts")
+                .arg(lengths == 1 ? tr("1 straight length") : tr("%1 straight lengths").arg(lengths),
+                     str(printLength(waste, units, 0)), str(printLength(kept, units, 0)));
   else
     text += tr(", all off the coil");
   if (!proven) text += tr("; the best found in time");

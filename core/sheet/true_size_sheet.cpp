@@ -3,11 +3,11 @@
 #include "anatomy/outline.h"
 #include "measure/gauge.h"
 #include "sheet/marks.h"
+#include "sheet/wire_pages.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <set>
 
@@ -15,27 +15,17 @@ namespace columna {
 namespace {
 
 constexpr Rgb kCoat{240, 233, 220};
-// The wire pieces' colours for light ground, as on the screen; dashes tell them apart in grey.
-constexpr std::array<Rgb, 8> kPieces{{{39, 50, 94},
-                                      {194, 98, 14},
-                                      {16, 96, 96},
-                                      {196, 96, 156},
-                                      {96, 96, 196},
-                                      {116, 116, 76},
-                                      {36, 16, 16},
-                                      {136, 16, 16}}};
-const std::array<std::vector<double>, 8> kDashes{
-    {{}, {4, 2}, {1, 1.5}, {4, 1.5, 1, 1.5}, {0.4, 1.6}, {2, 2}, {6, 1.5}, {1, 1, 1, 3}}};
-
 class Sheet {
 public:
   Sheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper)
-      : project_(project), plan_(plan), catalog_(catalog), size_(paperSize(paper)) {}
+      : project_(project), plan_(plan), catalog_(catalog), paper_(paper), size_(paperSize(paper)) {}
 
   std::vector<Page> make() {
     lists();
-    bars();
-    tiles();
+    append(stripPages(project_, plan_, paper_));
+    for (const View view : {View::Side, View::Front, View::Above}) tiles(view);
+    append(bendPages(project_, plan_, paper_));
+    append(assemblyPages(project_, plan_, paper_));
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
       page.marks.push_back(text({page.width - kMargin, page.height - 6},
@@ -187,67 +177,28 @@ private:
     row("in all", mass(plan_.totals.core), mass(plan_.totals.coat), "", true);
   }
 
-  /// Bars at true size where they fit across the page, else broken with their length written.
-  void bars() {
-    newPage(false); // the long way, so that more of them fit
-    heading("The pieces at true size: lay the wire along, mark with a pen");
-    const double room0 = pages_.back().width - 2 * kMargin;
-    for (size_t i = 0; i < plan_.pieces.size(); ++i) {
-      const Piece& piece = plan_.pieces[i];
-      std::vector<Mark>& out = room(24);
-      const bool fits = piece.cut <= room0;
-      const double drawn = fits ? piece.cut : room0;
-      out.push_back(text({kMargin, y_},
-                         fmt::format("{}  {}, {} of {}{}", piece.tag, piece.name, length(piece.cut),
-                                     printLength(piece.diameter, project_.units, 2),
-                                     fits ? "" : ", longer than the page: drawn broken, marks in proportion"),
-                         3.2, true));
-      const double y = y_ + 8;
-      Mark bar = line({kMargin, y}, {kMargin + drawn, y}, 2.2, kPieces[i % 8]);
-      out.push_back(bar);
-      if (!kDashes[i % 8].empty()) {
-        Mark dashes = line({kMargin, y}, {kMargin + drawn, y}, 0.9, Rgb{255, 255, 255});
-        dashes.dash = kDashes[i % 8];
-        out.push_back(dashes);
-      }
-      if (!fits)
-        for (const double side : {-1.2, 1.2})
-          out.push_back(line({kMargin + drawn * 0.75 + side - 1, y + 3},
-                             {kMargin + drawn * 0.75 + side + 1, y - 3}, 0.3));
-      double edge = 0;
-      for (const Feature& f : piece.features) {
-        if (f.kind == "twist" || f.kind == "waste" || f.kind == "bend" || f.kind == "tail" ||
-            f.kind == "digit" || f.kind == "lashing")
-          continue;
-        const bool middle = f.kind == "fold" || f.kind == "loop";
-        const double at = middle ? f.at + f.takes / 2 : f.at < piece.cut / 2 ? f.at + f.takes : f.at;
-        const double x = kMargin + at / piece.cut * drawn;
-        out.push_back(line({x, y - 3}, {x, y + 3}, 0.25));
-        if (x < edge) continue;
-        out.push_back(text({x, y + 7}, fmt::format("{} {}", f.kind, printLengthFigure(at, project_.units, 0)),
-                           2.8, false, TextAlign::Centre));
-        edge = x + 22;
-      }
-      y_ += 22;
-    }
+  void append(std::vector<Page> more) {
+    for (Page& page : more) pages_.push_back(std::move(page));
   }
 
-  /// The side view with the wire in it, at true size from the page's top left.
-  std::vector<Mark> drawing(double& width, double& height) const {
-    const auto outlines = silhouette(plan_.figure, View::Side);
+  /// A view with the wire in it, at true size from the page's top left.
+  std::vector<Mark> drawing(View view, double& width, double& height) const {
+    const auto outlines = silhouette(plan_.figure, view);
     double left = 1e9;
     double right = -1e9;
-    double top = 0;
+    double low = view == View::Above ? 1e9 : 0;
+    double top = -1e9;
     for (const Polygon& polygon : outlines)
       for (const Vec2& p : polygon) {
         left = std::min(left, p.x());
         right = std::max(right, p.x());
         top = std::max(top, p.y());
+        if (view == View::Above) low = std::min(low, p.y());
       }
     const double pad = 6;
     const auto place = [&](const Vec2& p) { return Point(p.x() - left + pad, top - p.y() + pad); };
     width = right - left + 2 * pad;
-    height = top + 2 * pad;
+    height = top - low + 2 * pad;
     std::vector<Mark> out;
     for (const Polygon& polygon : outlines) {
       Mark m;
@@ -259,19 +210,21 @@ private:
       m.width = 0.3;
       out.push_back(std::move(m));
     }
-    out.push_back(line(place({left - pad, 0}), place({right + pad, 0}), 0.2, kFaint));
+    if (view != View::Above)
+      out.push_back(line(place({left - pad, 0}), place({right + pad, 0}), 0.2, kFaint));
     const auto at = [&](int point) -> Point {
-      return place(project(plan_.skeleton.points[static_cast<size_t>(point)].at, View::Side));
+      return place(project(plan_.skeleton.points[static_cast<size_t>(point)].at, view));
     };
     for (size_t i = 0; i < plan_.pieces.size(); ++i) {
       const Piece& piece = plan_.pieces[i];
-      if (piece.limbs.empty() || piece.mirrorOf >= 0) continue; // twins lie on each other
+      if (piece.limbs.empty() || piece.route.size() < 2) continue;
+      if (piece.mirrorOf >= 0 && view == View::Side) continue; // twins lie on each other
       std::set<std::pair<int, int>> drawn;
       for (size_t k = 0; k + 1 < piece.route.size(); ++k) {
         const int a = piece.route[k];
         const int b = piece.route[k + 1];
         if (!drawn.insert({std::min(a, b), std::max(a, b)}).second) continue;
-        Mark wire = line(at(a), at(b), std::max(0.8, piece.diameter), kPieces[i % 8]);
+        Mark wire = line(at(a), at(b), std::max(0.8, piece.diameter), pieceColour(i));
         out.push_back(wire);
         for (const int point : {a, b}) {
           Mark joint;
@@ -291,10 +244,22 @@ private:
     return out;
   }
 
-  void tiles() {
+  [[nodiscard]] static std::string_view viewWords(View view) {
+    switch (view) {
+    case View::Front:
+      return "Front view";
+    case View::Above:
+      return "View from above";
+    case View::Side:
+      break;
+    }
+    return "Side view, from the right,";
+  }
+
+  void tiles(View view) {
     double width = 0;
     double height = 0;
-    const std::vector<Mark> marks = drawing(width, height);
+    const std::vector<Mark> marks = drawing(view, width, height);
     // Upright or on its side, whichever needs fewer pages.
     const auto count = [&](double w, double h) {
       const double across = w - 2 * kMargin;
@@ -326,7 +291,7 @@ private:
                               static_cast<char>('A' + rows - 1), columns)
                 : std::string();
         page.marks.push_back(text({kMargin, kMargin + 4},
-                                  "Side view at true size, from the right. " + of + "Lay the wire on it.",
+                                  fmt::format("{} at true size. {}Lay the wire on it.", viewWords(view), of),
                                   3.4, true));
         ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
         scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
@@ -353,6 +318,7 @@ private:
   const Project& project_;
   const Plan& plan_;
   const Catalog& catalog_;
+  Paper paper_;
   Point size_;
   std::vector<Page> pages_;
   double y_ = 0;

@@ -1,0 +1,28 @@
+// The wire's pages of the sheet: strips at true size, bend tables, joins in the order of assembly.
+#pragma once
+
+#include "project/plan.h"
+#include "sheet/page.h"
+
+#include <vector>
+
+namespace columna {
+
+/// One strip a piece, its marks where they are made; a piece longer than the paper goes on over rows that are
+/// laid end to end, lettered, with a tick where they overlap.
+[[nodiscard]] std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper paper);
+
+/// Every piece's table: from the left end, what, bend to, stays at, turn of the wire, inside radius.
+[[nodiscard]] std::vector<Page> bendPages(const Project& project, const Plan& plan, Paper paper);
+
+/// How the pieces are put together, in the order of the work.
+[[nodiscard]] std::vector<Page> assemblyPages(const Project& project, const Plan& plan, Paper paper);
+
+/// The colour a piece is drawn in and its dashes in mm.
+[[nodiscard]] Rgb pieceColour(size_t piece);
+[[nodiscard]] const std::vector<double>& pieceDashes(size_t piece);
+
+/// Strips overlap by so much, so that they can be glued over each other's end.
+inline constexpr double kStripOverlap = 10;
+
+} // namespace columna

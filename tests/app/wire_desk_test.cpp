@@ -1,0 +1,217 @@
+// Wire's desk in the real window: tabs, drawer, allowances, bends, strands, what would help; each undone.
+#include "window.h"
+
+#include "wire/allowance_panel.h"
+#include "wire/bend_panel.h"
+#include "wire/drawer_panel.h"
+#include "wire/stock_panel.h"
+#include "theme/theme.h"
+#include "wire/wire_desk.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QListWidget>
+#include <QMenu>
+#include <QSignalSpy>
+#include <QSpinBox>
+#include <QTableWidget>
+#include <QToolButton>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+class DeskTest : public WindowTest {
+protected:
+  DeskTest() {
+    (void)session.setPattern(QStringLiteral("red_fox"));
+    (void)session.setSize(SizeBy::OverallHeight, 160);
+    session.setStage(Stage::Wire);
+    QObject::connect(&session, &Session::refused, &session, [this](const QString& s) { refusal = s; });
+  }
+  [[nodiscard]] WireDesk* desk() const { return window.wireDesk(); }
+  void tab(int index) {
+    QTest::mouseClick(desk()->tabs()->tab(index), Qt::LeftButton);
+    QApplication::processEvents();
+    ASSERT_EQ(session.wireTab(), index);
+  }
+  [[nodiscard]] const Piece& pieceOf(const char* id) const {
+    return plan().pieces[static_cast<size_t>(plan().pieceOf(limb(id)))];
+  }
+  QString refusal;
+};
+
+} // namespace
+
+TEST_F(DeskTest, WireGoesIntoTheDrawerAndIsUsedFirst) {
+  tab(3);
+  DrawerPanel* drawer = desk()->drawer();
+  type(drawer->nameField(), "odd coil");
+  type(drawer->sizeField(), "1.45 mm");
+  QTest::mouseClick(drawer->addButton(), Qt::LeftButton);
+  ASSERT_EQ(session.project().drawer.size(), 1U);
+  EXPECT_EQ(session.project().drawer[0].name, "odd coil");
+  EXPECT_EQ(drawer->list()->count(), 1);
+  // Nothing may be bought: every limb is of it.
+  QTest::mouseClick(drawer->only(), Qt::LeftButton, {}, QPoint(8, drawer->only()->height() / 2));
+  ASSERT_TRUE(session.project().drawerOnly);
+  for (const LimbPlan& l : plan().limbs)
+    if (l.wired) {
+      EXPECT_EQ(l.section.diameter, 1.45);
+    }
+  QTest::keyClick(&window, Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_FALSE(session.project().drawerOnly);
+  EXPECT_FALSE(drawer->only()->isChecked());
+  QTest::keyClick(&window, Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(session.project().drawer.empty());
+  EXPECT_EQ(drawer->list()->count(), 0);
+}
+
+TEST_F(DeskTest, ABareGaugeNumberAsksWhich) {
+  tab(3);
+  DrawerPanel* drawer = desk()->drawer();
+  type(drawer->sizeField(), "18 gauge");
+  QTest::mouseClick(drawer->addButton(), Qt::LeftButton);
+  EXPECT_TRUE(session.project().drawer.empty());
+  EXPECT_TRUE(refusal.contains(QStringLiteral("1.02")) && refusal.contains(QStringLiteral("1.22")))
+      << refusal.toStdString();
+  EXPECT_TRUE(refusal.contains(QStringLiteral("1.7"))) << "how much stronger: " << refusal.toStdString();
+  refusal.clear();
+  type(drawer->sizeField(), "1 mm");
+  type(drawer->coverField(), "9 mm");
+  QTest::mouseClick(drawer->addButton(), Qt::LeftButton);
+  EXPECT_FALSE(refusal.isEmpty());
+  EXPECT_TRUE(session.project().drawer.empty());
+}
+
+TEST_F(DeskTest, BothTestsAtTheBench) {
+  tab(3);
+  DrawerPanel* drawer = desk()->drawer();
+  drawer->turns()->setValue(20);
+  type(drawer->turnsLength(), "16.4 mm");
+  EXPECT_TRUE(drawer->sizeField()->text().contains(QStringLiteral("0.82")));
+  EXPECT_TRUE(drawer->result()->text().contains(QStringLiteral("AWG")));
+  drawer->sizeField()->setText(QStringLiteral("1 mm"));
+  QTest::mouseClick(drawer->addButton(), Qt::LeftButton);
+  drawer->mass()->setText(QStringLiteral("10 g"));
+  type(drawer->overhang(), "60 mm");
+  EXPECT_TRUE(refusal.contains(QStringLiteral("Choose the wire"))) << "nothing is chosen yet";
+  drawer->list()->setCurrentRow(0);
+  type(drawer->overhang(), "60 mm");
+  ASSERT_TRUE(session.project().drawer[0].yield.has_value());
+  EXPECT_NEAR(session.project().drawer[0].yield->value, 35.3, 0.1);
+  EXPECT_TRUE(drawer->result()->text().contains(QStringLiteral("35")));
+  session.undo();
+  EXPECT_FALSE(session.project().drawer[0].yield.has_value());
+}
+
+TEST_F(DeskTest, AllowancesForTheFigureAndForOnePiece) {
+  tab(4);
+  AllowancePanel* panel = desk()->allowances();
+  const double before = pieceOf("left-foreleg").cut;
+  type(panel->field(1), "20"); // the lap
+  EXPECT_NEAR(pieceOf("left-foreleg").cut - before, 2 * 10 * 1.03, 1e-6);
+  session.undo();
+  session.select(limb("left-foreleg"));
+  panel->piece()->setChecked(true);
+  type(panel->field(9), "30"); // waste in mm
+  EXPECT_NEAR(pieceOf("left-foreleg").cut - before, 20, 1e-6);
+  EXPECT_EQ(session.project().allow, Allowances());
+  session.undo();
+  type(panel->field(0), "99");
+  EXPECT_TRUE(refusal.contains(QStringLiteral("3 to 10"))) << refusal.toStdString();
+  EXPECT_EQ(panel->field(0)->text(), QStringLiteral("5"));
+  panel->piece()->setChecked(false);
+  const size_t pieces = plan().pieces.size();
+  type(panel->handling(), "300 mm");
+  EXPECT_GT(plan().pieces.size(), pieces) << "no wire longer than that is worked with";
+}
+
+TEST_F(DeskTest, BendsFollowTheSelection) {
+  tab(2);
+  session.select(limb("right-hindleg"));
+  QApplication::processEvents();
+  const Piece& piece = pieceOf("right-hindleg");
+  EXPECT_TRUE(desk()->bends()->chooser()->currentText().contains(QString::fromStdString(piece.name)));
+  QTableWidget* table = desk()->bends()->table();
+  ASSERT_GT(table->rowCount(), 4);
+  bool hock = false;
+  for (int r = 0; r < table->rowCount(); ++r)
+    hock = hock || (table->item(r, 1)->text().contains(QStringLiteral("hock")) &&
+                    !table->item(r, 2)->text().isEmpty());
+  EXPECT_TRUE(hock);
+}
+
+TEST_F(DeskTest, StockIsShownAndChoosesItsPiece) {
+  session.setMaterial(QStringLiteral("steel-florist"));
+  tab(1);
+  StockPanel* stock = desk()->stock();
+  EXPECT_GT(stock->bars(), 2);
+  EXPECT_TRUE(stock->sum().contains(QStringLiteral("straight length")));
+  session.select(-1);
+  QTest::mouseClick(stock, Qt::LeftButton, {}, QPoint(px(170), px(42)));
+  EXPECT_GE(session.selected(), 0);
+}
+
+TEST_F(DeskTest, StrandsByTheCard) {
+  session.select(limb("left-foreleg"));
+  auto* card = this->card<WireCard>(Stage::Wire);
+  card->strands()->setFocus();
+  QTest::keyClick(card->strands(), Qt::Key_End); // four strands
+  EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].section.wires, 4);
+  EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("right-foreleg"))].section.wires, 4) << "the twin follows";
+  session.undo();
+  EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].section.wires, 2);
+  card->strands()->setCurrentIndex(1);
+  emit card->strands()->activated(1);
+  EXPECT_FALSE(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].wired);
+}
+
+TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
+  session.edit(QStringLiteral("thin wire"), [](Project& p) {
+    p.drawerOnly = true;
+    p.drawer = {{"thin", "aluminium-annealed", 1, 0, 0, 1, {}}};
+  });
+  session.select(limb("neck"));
+  auto* card = this->card<WireCard>(Stage::Wire);
+  const double before = plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold;
+  ASSERT_NE(plan().limbs[static_cast<size_t>(limb("neck"))].verdict, Level::Good);
+  QTest::mouseClick(card->help(), Qt::LeftButton);
+  QApplication::processEvents();
+  const auto tries = card->remedyButtons();
+  ASSERT_GE(tries.size(), 3);
+  const QString words = tries.front()->text();
+  QTest::mouseClick(tries.front(), Qt::LeftButton);
+  EXPECT_GT(plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold, before);
+  EXPECT_EQ(QString::fromStdString(session.history().undoName()), words);
+  session.undo();
+  EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold, before);
+}
+
+TEST_F(DeskTest, EveryConstructionFromTheMenuKeepsTheWindowWell) {
+  for (const Construction c : kConstructions) {
+    session.setConstruction(c);
+    for (int t = 0; t < 5; ++t) {
+      tab(t);
+      window.mat()->repaint();
+    }
+    for (size_t l = 0; l < plan().limbs.size(); ++l) session.select(static_cast<int>(l));
+  }
+  EXPECT_FALSE(window.grab().isNull());
+}
+
+TEST_F(DeskTest, TheSkeletonAloneAndTheWireAsFiles) {
+  QTest::keyClick(window.mat(), Qt::Key_B);
+  EXPECT_TRUE(session.bare());
+  QTest::keyClick(window.mat(), Qt::Key_B);
+  EXPECT_FALSE(session.bare());
+  const Scratch scratch;
+  for (const char* name : {"w.svg", "w.dxf", "w.csv"}) {
+    const std::string path = scratch.path(name);
+    window.saveWire(QString::fromStdString(path));
+    EXPECT_GT(Scratch::read(path).size(), 500U) << name;
+  }
+  window.saveWire(QString::fromStdString(scratch.path("w.doc")));
+  EXPECT_TRUE(refusal.contains(QStringLiteral(".svg")));
+}
