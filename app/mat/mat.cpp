@@ -114,6 +114,11 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     followDrag();
     return;
   }
+  if (port == 0 && ends_.press(ports_[0], at)) {
+    setCursor(Qt::ClosedHandCursor);
+    update();
+    return;
+  }
   const Viewport& under = ports_[static_cast<size_t>(port)];
   const int limb = limbAt(under, study_->onFigure(under, at));
   session_.select(limb);
@@ -125,6 +130,11 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   if (study_->dragging()) {
     study_->move(port(*study_->dragView()), at, event->modifiers());
     update(port(*study_->dragView()).clip.toAlignedRect());
+    return;
+  }
+  if (ends_.dragging()) {
+    ends_.move(at);
+    update();
     return;
   }
   if (dragging_) {
@@ -156,6 +166,12 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
   std::optional<Grip> grip;
   if (port >= 0 && !handle) grip = study_->gripAt(ports_[static_cast<size_t>(port)], at);
+  if (port == 0 && ends_.over(ports_[0], at)) {
+    setCursor(Qt::OpenHandCursor);
+    setToolTip(tr("drag the end of the wire to another joint"));
+    hovered_ = -2;
+    return;
+  }
   if (grip) {
     setCursor(Qt::OpenHandCursor);
     setToolTip(study_->nameOf(*grip));
@@ -181,6 +197,12 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
     frozen_ = false;
     followDrag();
     place();
+    update();
+    return;
+  }
+  if (ends_.dragging()) {
+    ends_.release(ports_[0], event->position());
+    setCursor(Qt::ArrowCursor);
     update();
     return;
   }

@@ -3,6 +3,7 @@
 // dragged.
 #pragma once
 
+#include "mat/end_layer.h"
 #include "mat/figure_painter.h"
 #include "mat/shape.h"
 #include "mat/study_layer.h"
@@ -33,6 +34,7 @@ public:
   /// Study: all three views to one scale; false enlarges the main one.
   void showThree(bool on);
   [[nodiscard]] bool three() const;
+  [[nodiscard]] const EndLayer& ends() const { return ends_; }
   [[nodiscard]] StudyLayer* study() const { return study_; }
   /// The view port of that view, for tests and for the layer.
   [[nodiscard]] const Viewport& port(View view) const;
@@ -95,6 +97,7 @@ private:
   std::optional<QPointF> panning_;
   bool three_ = true;
   StudyLayer* study_;
+  EndLayer ends_{session_};
   KeyButton* trueSizeKey_;
   KeyButton* fitKey_;
 };

@@ -75,6 +75,7 @@ void Mat::paintMain(QPainter& p) {
   const bool showWire = session_.stage() == Stage::Wire || throughWool_;
   if (showWire && !picture) painter.wire();
   if (session_.stage() == Stage::Wire || throughWool_) painter.joints();
+  ends_.paint(p, v);
   study_->paintOver(p, v, true);
   if (session_.stage() == Stage::Wrap) {
     painter.girths();

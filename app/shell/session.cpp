@@ -1,6 +1,7 @@
 #include "shell/session.h"
 
 #include "shell/say.h"
+#include "wire/route_edit.h"
 
 #include <QFileInfo>
 #include <QTime>
@@ -238,6 +239,36 @@ std::optional<QString> Session::edit(const QString& name, const std::function<vo
   Project p = project();
   act(p);
   return change(name, std::move(p));
+}
+
+std::optional<QString> Session::moveEnd(int piece, bool atEnd, int point) {
+  const Piece& moved = plan_->pieces[static_cast<size_t>(piece)];
+  if (moved.group < 0) return std::nullopt;
+  const WireGroup& group = plan_->groups[static_cast<size_t>(moved.group)];
+  Routes routes;
+  size_t which = 0;
+  for (size_t i = 0; i < plan_->pieces.size(); ++i) {
+    const Piece& each = plan_->pieces[i];
+    if (each.group != moved.group) continue;
+    if (static_cast<int>(i) == piece) which = routes.size();
+    routes.emplace_back();
+    for (const int p : each.route) routes.back().push_back(plan_->skeleton.points[static_cast<size_t>(p)].id);
+  }
+  const auto made = withEndMoved(plan_->skeleton, group, std::move(routes), which, atEnd, point);
+  if (!made) {
+    const QString sentence = columna::sentence(made.problem());
+    emit refused(sentence);
+    return sentence;
+  }
+  const std::string name = group.name;
+  return edit(tr("end of piece %1").arg(QString::fromStdString(moved.tag)),
+              [&](Project& p) { p.routes[name] = *made; });
+}
+
+void Session::setDigits(int limb, std::optional<PieceRules::Digits> digits) {
+  Project p = project();
+  p.change(plan_->figure, limb, [&](LimbChoice& c) { c.digits = digits; });
+  change(tr("digits"), std::move(p));
 }
 
 void Session::setWires(int limb, std::optional<int> wires) {

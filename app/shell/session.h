@@ -115,6 +115,11 @@ public:
   void setBare(bool on);
   /// Any change as one step to undo; a sentence when it is refused.
   std::optional<QString> edit(const QString& name, const std::function<void(Project&)>& act);
+  /// Moves one end of a routed piece to another point of its wires; what it leaves becomes a piece of its
+  /// own.
+  std::optional<QString> moveEnd(int piece, bool atEnd, int point);
+  /// Toes or fingers of fine wire on a limb (and its twin when tied); nothing takes them off.
+  void setDigits(int limb, std::optional<PieceRules::Digits> digits);
   /// 0, 1, 2 or 4 wires in a limb (and its twin when tied), or as the construction has it.
   void setWires(int limb, std::optional<int> wires);
 

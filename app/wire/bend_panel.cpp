@@ -36,6 +36,21 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   another_ = new QPushButton(tr("Run the wire another way"), this);
   left->addWidget(chooser_);
   left->addWidget(words_);
+  auto* row2 = new QHBoxLayout;
+  row2->setSpacing(px(4));
+  for (int i = 0; i < 2; ++i) {
+    ends_[i] = new QComboBox(this);
+    ends_[i]->setAccessibleName(i == 0 ? tr("Where the piece begins") : tr("Where the piece ends"));
+    ends_[i]->setToolTip(tr("another joint of the same wires; what it leaves becomes a piece of its own"));
+    ends_[i]->setFixedWidth(px(98));
+    row2->addWidget(ends_[i]);
+    connect(ends_[i], &QComboBox::activated, this, [this, i](int at) {
+      const int piece = chooser_->currentIndex();
+      if (piece >= 0) session_.moveEnd(piece, i == 1, ends_[i]->itemData(at).toInt());
+      refresh(); // put back when it was refused
+    });
+  }
+  left->addLayout(row2);
   left->addWidget(another_);
   left->addStretch();
   row->addLayout(left);
@@ -133,8 +148,23 @@ void BendPanel::fill() {
     }
   table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
   words_->setText(
-      tr("%1 of %2 wire; mark with a pen from the left end, bend each a little past, it springs back")
+      tr("%1 of %2 wire, bent a little past: it springs back. It runs from, to:")
           .arg(str(printLength(piece.cut, units, 0)), str(printLength(piece.diameter, units, 2))));
+  const bool routed = piece.group >= 0 && !plan.groups[static_cast<size_t>(piece.group)].digits;
+  for (int i = 0; i < 2; ++i) {
+    ends_[i]->clear();
+    ends_[i]->setVisible(routed);
+    if (!routed) continue;
+    std::vector<int> points;
+    for (const StrandSegment& s : plan.groups[static_cast<size_t>(piece.group)].segments)
+      for (const int p : {s.a, s.b})
+        if (std::find(points.begin(), points.end(), p) == points.end()) points.push_back(p);
+    for (const int p : points) {
+      QString name = str(plan.skeleton.points[static_cast<size_t>(p)].id);
+      ends_[i]->addItem(name.replace(u'-', u' ').replace(u'_', u' '), p);
+    }
+    ends_[i]->setCurrentIndex(ends_[i]->findData(i == 0 ? piece.route.front() : piece.route.back()));
+  }
   if (piece.group >= 0)
     for (const RouteChoice& choice : plan.routes)
       if (choice.group == plan.groups[static_cast<size_t>(piece.group)].name && choice.ways.size() > 1)

@@ -19,6 +19,7 @@ public:
   explicit BendPanel(Session& session, QWidget* parent = nullptr);
   [[nodiscard]] QTableWidget* table() const { return table_; }
   [[nodiscard]] QComboBox* chooser() const { return chooser_; }
+  [[nodiscard]] QComboBox* end(int which) const { return ends_[which]; }
   [[nodiscard]] QPushButton* another() const { return another_; }
 
 protected:
@@ -32,6 +33,7 @@ private:
   QComboBox* chooser_;
   QLabel* words_;
   QPushButton* another_;
+  QComboBox* ends_[2]; ///< where the piece begins and ends
   QTableWidget* table_;
 };
 

@@ -9,6 +9,7 @@
 #include <QGridLayout>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QSpinBox>
 #include <QVBoxLayout>
 
 namespace columna {
@@ -119,6 +120,22 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   choose->addWidget(material_, 2, 1);
   choose->addWidget(useLabel_, 3, 0);
   choose->addWidget(use_, 3, 1);
+  digitRow_ = new QWidget(this);
+  auto* toes = new QHBoxLayout(digitRow_);
+  toes->setContentsMargins(0, 0, 0, 0);
+  digits_ = new QSpinBox(digitRow_);
+  digits_->setRange(0, 12);
+  digits_->setAccessibleName(tr("Toes or fingers of fine wire"));
+  digitLength_ = new QLineEdit(digitRow_);
+  digitLength_->setAccessibleName(tr("Length of a toe or finger"));
+  auto* long_ = textLabel(digitRow_, 13, QFont::Normal, false);
+  long_->setText(tr("toes of"));
+  toes->addWidget(digits_);
+  toes->addWidget(long_);
+  toes->addWidget(digitLength_, 1);
+  choose->addWidget(digitRow_, 4, 1);
+  connect(digits_, &QSpinBox::editingFinished, this, &WireCard::typedDigits);
+  connect(digitLength_, &QLineEdit::editingFinished, this, &WireCard::typedDigits);
   choose->setColumnStretch(1, 1);
   layout->addLayout(choose);
   material_->setMinimumWidth(px(60));
@@ -178,6 +195,28 @@ void WireCard::showRemedies() {
   remedies_->show();
 }
 
+void WireCard::typedDigits() {
+  const int l = session_.selected();
+  if (l < 0) return;
+  const auto own = session_.project().limbs.find(session_.plan().figure.limbs[static_cast<size_t>(l)].id);
+  const PieceRules::Digits none;
+  const bool has = own != session_.project().limbs.end() && own->second.digits;
+  const PieceRules::Digits& before = has ? *own->second.digits : none;
+  if (digits_->value() == 0) {
+    if (has) session_.setDigits(l, std::nullopt);
+    return;
+  }
+  const auto mm = parseLength(digitLength_->text().toStdString(), session_.units());
+  if (!mm || !(*mm > 0) || *mm > 1000) {
+    trouble_->setText(mm ? tr("A toe has to be longer than nothing, and under a metre.")
+                         : sentence(mm.problem()));
+    trouble_->show();
+    return;
+  }
+  if (before.count == digits_->value() && std::abs(before.length - *mm) < 0.05) return;
+  session_.setDigits(l, PieceRules::Digits{digits_->value(), *mm, false});
+}
+
 void WireCard::typed() {
   if (!diameter_->isModified() || session_.selected() < 0) return;
   diameter_->setModified(false);
@@ -232,6 +271,7 @@ void WireCard::refresh() {
   trouble_->hide();
   clearRemedies();
   help_->hide();
+  digitRow_->hide();
   strands_->setEnabled(l >= 0);
   back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
   twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
@@ -243,8 +283,14 @@ void WireCard::refresh() {
   }
   const LimbPlan& limb = plan.limbs[static_cast<size_t>(l)];
   const int p = plan.pieceOf(l);
+  const LimbKind kind = plan.figure.limbs[static_cast<size_t>(l)].kind;
+  digitRow_->setVisible(wired && (kind == LimbKind::Leg || kind == LimbKind::Arm));
   help_->setVisible(wired && limb.verdict != Level::Good);
   const auto own = session_.project().limbs.find(plan.figure.limbs[static_cast<size_t>(l)].id);
+  const bool toes = own != session_.project().limbs.end() && own->second.digits;
+  digits_->setValue(toes ? own->second.digits->count : 0);
+  if (!digitLength_->hasFocus())
+    digitLength_->setText(str(printLength(toes ? own->second.digits->length : 8, units, 1)));
   strands_->setCurrentIndex(strands_->findData(
       own != session_.project().limbs.end() && own->second.wires ? *own->second.wires : -1));
   limb_->setVisible(wired);

@@ -5,6 +5,7 @@
 
 class QComboBox;
 class QLineEdit;
+class QSpinBox;
 
 namespace columna {
 
@@ -15,6 +16,8 @@ public:
   void refresh() override;
   [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
   [[nodiscard]] QComboBox* strands() const { return strands_; }
+  [[nodiscard]] QSpinBox* digits() const { return digits_; }
+  [[nodiscard]] QLineEdit* digitLength() const { return digitLength_; }
   [[nodiscard]] QPushButton* help() const { return help_; }
   /// The changes that would help, each a button once they were asked for.
   [[nodiscard]] QList<QPushButton*> remedyButtons() const;
@@ -25,6 +28,7 @@ public:
 
 private:
   void typed();
+  void typedDigits();
   void showFigure();
   void showRemedies();
   void clearRemedies();
@@ -41,6 +45,9 @@ private:
   Why* whyEffort_;
   QLabel* findings_;
   QComboBox* strands_;
+  QSpinBox* digits_;
+  QLineEdit* digitLength_;
+  QWidget* digitRow_;
   QPushButton* help_;
   QWidget* remedies_;
   QComboBox* material_;

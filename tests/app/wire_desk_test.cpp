@@ -1,11 +1,11 @@
 // Wire's desk in the real window: tabs, drawer, allowances, bends, strands, what would help; each undone.
 #include "window.h"
 
+#include "theme/theme.h"
 #include "wire/allowance_panel.h"
 #include "wire/bend_panel.h"
 #include "wire/drawer_panel.h"
 #include "wire/stock_panel.h"
-#include "theme/theme.h"
 #include "wire/wire_desk.h"
 
 #include <QCheckBox>
@@ -199,6 +199,51 @@ TEST_F(DeskTest, EveryConstructionFromTheMenuKeepsTheWindowWell) {
     for (size_t l = 0; l < plan().limbs.size(); ++l) session.select(static_cast<int>(l));
   }
   EXPECT_FALSE(window.grab().isNull());
+}
+
+TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
+  session.setConstruction(Construction::FoldedPair);
+  session.select(limb("trunk"));
+  QApplication::processEvents();
+  const Viewport& v = window.mat()->port(View::Side);
+  const auto ends = window.mat()->ends().ends(v);
+  ASSERT_TRUE(ends.has_value());
+  const Piece before = pieceOf("trunk");
+  const size_t pieces = plan().pieces.size();
+  // From the foot to the joint before it: the stretch it leaves becomes a piece of its own.
+  const int to = before.route[before.route.size() - 3];
+  const QPoint from = (*ends)[1].toPoint();
+  const QPoint there = v.at(plan().skeleton.points[static_cast<size_t>(to)].at).toPoint();
+  QTest::mousePress(window.mat(), Qt::LeftButton, {}, from);
+  QTest::mouseMove(window.mat(), (from + there) / 2);
+  QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, there);
+  ASSERT_GT(plan().pieces.size(), pieces) << refusal.toStdString();
+  EXPECT_FALSE(session.project().routes.empty());
+  for (const RouteChoice& c : plan().routes) EXPECT_TRUE(c.problem.empty()) << c.problem;
+  session.undo();
+  EXPECT_EQ(plan().pieces.size(), pieces);
+  // By keyboard, in the table of bends.
+  tab(2);
+  QComboBox* end = desk()->bends()->end(1);
+  end->setCurrentIndex(end->findData(to));
+  emit end->activated(end->currentIndex());
+  EXPECT_GT(plan().pieces.size(), pieces);
+  // To a stretch that has its strands already: refused, nothing changed.
+  session.undo();
+  const int head = plan().skeleton.spine.points.back();
+  EXPECT_TRUE(session.moveEnd(plan().pieceOf(limb("trunk")), true, head).has_value());
+  EXPECT_EQ(plan().pieces.size(), pieces);
+}
+
+TEST_F(DeskTest, ToesByTheCard) {
+  session.select(limb("left-foreleg"));
+  auto* card = this->card<WireCard>(Stage::Wire);
+  const size_t pieces = plan().pieces.size();
+  card->digits()->setValue(4);
+  type(card->digitLength(), "7 mm");
+  EXPECT_EQ(plan().pieces.size(), pieces + 2) << "both forefeet";
+  session.undo();
+  EXPECT_EQ(plan().pieces.size(), pieces);
 }
 
 TEST_F(DeskTest, TheSkeletonAloneAndTheWireAsFiles) {
