@@ -62,7 +62,7 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-  table_->setMinimumHeight(px(112));
+  table_->setMinimumHeight(px(84));
   table_->verticalHeader()->setDefaultSectionSize(px(24));
   table_->setShowGrid(false);
   table_->setAlternatingRowColors(false);
@@ -148,7 +148,7 @@ void BendPanel::fill() {
     }
   table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
   words_->setText(
-      tr("%1 of %2 wire, bent a little past: it springs back. It runs from, to:")
+      tr("%1 of %2; it runs from, to")
           .arg(str(printLength(piece.cut, units, 0)), str(printLength(piece.diameter, units, 2))));
   const bool routed = piece.group >= 0 && !plan.groups[static_cast<size_t>(piece.group)].digits;
   for (int i = 0; i < 2; ++i) {

@@ -81,12 +81,14 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   form->addWidget(name_, 0, 0);
   form->addWidget(material_, 0, 1, 1, 2);
   auto* sizes = new QHBoxLayout;
+  sizes->setSpacing(px(6));
   sizes->addWidget(size_);
   sizes->addWidget(small(tr("cover")));
   sizes->addWidget(cover_);
   sizes->addStretch();
   form->addLayout(sizes, 1, 0, 1, 3);
   auto* lengths = new QHBoxLayout;
+  lengths->setSpacing(px(6));
   lengths->addWidget(small(tr("lengths of")));
   lengths->addWidget(length_);
   lengths->addWidget(small(tr("×")));
@@ -128,6 +130,11 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   tests->setColumnStretch(4, 1);
   row->addLayout(tests, 1);
 
+  for (QSpinBox* box : {most_, count_, turns_}) {
+    box->setButtonSymbols(QAbstractSpinBox::NoButtons); // the arrow keys and the wheel step them
+    box->setFixedWidth(px(48));
+    box->findChild<QLineEdit*>()->setAccessibleName(box->accessibleName());
+  }
   connect(add_, &QPushButton::clicked, this, &DrawerPanel::add);
   connect(remove_, &QPushButton::clicked, this, [this] {
     const int at = list_->currentRow();
@@ -168,7 +175,11 @@ void DrawerPanel::refresh() {
     auto* item = new QListWidgetItem(text, list_);
     item->setToolTip(QStringLiteral("%1, %2").arg(str(printAwg(w.diameter)), str(printSwg(w.diameter))));
   }
-  list_->setCurrentRow(std::min(at, list_->count() - 1));
+  if (p.drawer.empty()) {
+    auto* none = new QListWidgetItem(tr("nothing in it yet"), list_);
+    none->setFlags(Qt::NoItemFlags);
+  }
+  list_->setCurrentRow(p.drawer.empty() ? -1 : std::min(at, list_->count() - 1));
   remove_->setEnabled(list_->currentRow() >= 0);
   most_->setValue(p.mostWires);
   most_->setEnabled(!p.drawerOnly);

@@ -125,7 +125,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   toes->setContentsMargins(0, 0, 0, 0);
   digits_ = new QSpinBox(digitRow_);
   digits_->setRange(0, 12);
+  digits_->setButtonSymbols(QAbstractSpinBox::NoButtons);
+  digits_->setFixedWidth(px(40));
   digits_->setAccessibleName(tr("Toes or fingers of fine wire"));
+  digits_->findChild<QLineEdit*>()->setAccessibleName(digits_->accessibleName());
   digitLength_ = new QLineEdit(digitRow_);
   digitLength_->setAccessibleName(tr("Length of a toe or finger"));
   auto* long_ = textLabel(digitRow_, 13, QFont::Normal, false);
