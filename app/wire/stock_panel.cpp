@@ -127,6 +127,14 @@ void StockPanel::paintEvent(QPaintEvent* /*event*/) {
       p.setPen(QPen(chosen ? t.woad : t.card, chosen ? 2.5 : 1.5));
       p.setBrush(t.piece(piece));
       p.drawRect(box.adjusted(1, 0, -1, 0));
+      // Its marks: bends below, folds and loops right through.
+      if (of.cut - length < 1e-6)
+        for (const Bend& b : of.bends) {
+          if (!b.fold && b.angle < 0.15) continue;
+          const double x = box.left() + b.at * s;
+          p.setPen(QPen(t.card, 1.2));
+          p.drawLine(QPointF(x, b.fold ? box.top() : box.bottom() - px(5)), QPointF(x, box.bottom()));
+        }
       const QString words =
           QStringLiteral("%1 %2").arg(str(of.tag), str(printLengthFigure(length, units, 0)));
       p.setFont(typeface(12, QFont::Bold));

@@ -1,7 +1,9 @@
 #include "wire/piece.h"
 
 #include "measure/quantity.h"
+#include "wire/group_graph.h"
 #include "wire/layer.h"
+#include "wire/piece_parts.h"
 
 #include <fmt/format.h>
 
@@ -12,13 +14,6 @@
 
 namespace columna {
 namespace {
-
-std::string lowerFirst(std::string text) {
-  if (!text.empty() && text[0] >= 'A' && text[0] <= 'Z') text[0] = static_cast<char>(text[0] - 'A' + 'a');
-  return text;
-}
-
-bool isFoot(LimbKind kind) { return kind == LimbKind::Leg || kind == LimbKind::Arm; }
 
 /// Numbers of a piece but for where it runs.
 void copyNumbers(Piece& to, const Piece& from) {
@@ -42,7 +37,7 @@ public:
          const std::vector<WireSection>& sections, const std::vector<double>& longest,
          const WireSection& fine, const PieceRules& rules)
       : figure_(figure), skeleton_(skeleton), groups_(groups), sections_(sections), longest_(longest),
-        fine_(fine), rules_(rules) {
+        fine_(fine), rules_(rules), image_(mirroredPoints(skeleton)) {
     for (size_t i = 0; i < skeleton.points.size(); ++i) byId_[skeleton.points[i].id] = static_cast<int>(i);
   }
 
@@ -50,10 +45,20 @@ public:
     for (size_t g = 0; g < groups_.size(); ++g)
       if (!groups_[g].digits) routed(g);
     alike();
-    lashings();
+    for (auto& [piece, join] :
+         lashingPieces(figure_, skeleton_, groups_, sections_, lashed_, fine_, rules_)) {
+      out_.pieces.push_back(std::move(piece));
+      out_.joins.push_back(std::move(join));
+    }
     for (size_t g = 0; g < groups_.size(); ++g)
-      if (groups_[g].digits) digits(g);
-    wished();
+      if (groups_[g].digits)
+        for (Piece& piece : digitPieces(figure_, skeleton_, groups_[g], sections_[g], rules_)) {
+          piece.group = static_cast<int>(g);
+          splice(piece, longest_[g], sections_[g]);
+          add(std::move(piece));
+        }
+    for (Piece& piece : wishedDigits(figure_, skeleton_, fine_, rules_))
+      out_.pieces.push_back(std::move(piece));
     for (size_t i = 0; i < out_.pieces.size(); ++i) {
       Piece& piece = out_.pieces[i];
       piece.tag = std::string(1, static_cast<char>('A' + i % 26));
@@ -64,109 +69,7 @@ public:
 
 private:
   [[nodiscard]] const FigureLimb& limb(int l) const { return figure_.limbs[static_cast<size_t>(l)]; }
-  [[nodiscard]] const Allowances& allowOf(const std::string& piece) const {
-    const auto own = rules_.own.find(piece);
-    return own == rules_.own.end() ? rules_.allow : own->second;
-  }
-
-  /// A group's stretches as the router sees them; local node numbers.
-  struct Local {
-    RouteGraph graph;
-    std::vector<int> point;  ///< skeleton point of each node
-    std::vector<int> limbAt; ///< limb whose tip a node is, -1
-    std::map<std::pair<int, int>, StrandSegment> segment;
-  };
-
-  Local localOf(const WireGroup& group, const WireSection& wire) const {
-    Local local;
-    std::map<int, int> node;
-    std::map<int, int> degree;
-    const auto nodeOf = [&](int point) {
-      const auto [it, fresh] = node.emplace(point, static_cast<int>(local.point.size()));
-      if (fresh) {
-        local.point.push_back(point);
-        local.limbAt.push_back(-1);
-        local.graph.nodes.push_back(
-            {skeleton_.points[static_cast<size_t>(point)].at, PointKind::Joint, 0, 0});
-      }
-      return it->second;
-    };
-    for (const StrandSegment& s : group.segments) {
-      WireSection section = wire;
-      section.lay = rules_.allow.lay;
-      section.wires = s.wires;
-      const double length =
-          (skeleton_.points[static_cast<size_t>(s.b)].at - skeleton_.points[static_cast<size_t>(s.a)].at)
-              .norm();
-      const int a = nodeOf(s.a);
-      const int b = nodeOf(s.b);
-      if (a == b || local.segment.contains(std::minmax(a, b))) continue;
-      local.segment[std::minmax(a, b)] = s;
-      local.graph.edges.push_back({a, b, s.wires, length * section.lengthFactor()});
-      ++degree[a];
-      ++degree[b];
-    }
-    // Only a symmetric figure's wires are routed as mirrors.
-    if (figure_.symmetric) {
-      for (const int point : local.point) {
-        const auto image = node.find(mirrored(point));
-        local.graph.mirror.push_back(image == node.end() ? -1 : image->second);
-      }
-      if (std::find(local.graph.mirror.begin(), local.graph.mirror.end(), -1) != local.graph.mirror.end())
-        local.graph.mirror.clear();
-    }
-    const double d = wire.wireDiameter();
-    for (size_t n = 0; n < local.point.size(); ++n) {
-      RouteNode& here = local.graph.nodes[n];
-      const int tip = tipOf(group, local.point[n]);
-      if (degree[static_cast<int>(n)] == 1 && tip >= 0) {
-        local.limbAt[n] = tip;
-        here.kind = isFoot(limb(tip).kind)             ? PointKind::Foot
-                    : limb(tip).kind == LimbKind::Head ? PointKind::Head
-                                                       : PointKind::Tip;
-      } else if (degree[static_cast<int>(n)] == 1 || isRoot(group, local.point[n])) {
-        here.kind = PointKind::Root;
-      }
-      const bool foot = here.kind == PointKind::Foot;
-      const double loop = loopLength(rules_.allow.loopInside, d);
-      here.foldTakes = foot ? loop : foldLength(d);
-      here.endTakes = foot ? loop + closingTurnsLength(d)
-                      : here.kind == PointKind::Root || here.kind == PointKind::Joint
-                          ? rules_.allow.lap
-                          : turnBackLength(d, rules_.allow.turnBack);
-    }
-    return local;
-  }
-
-  /// The limb of the group that ends at a point, -1.
-  [[nodiscard]] int tipOf(const WireGroup& group, int point) const {
-    for (const int l : group.limbs)
-      for (const WireRun& run : skeleton_.limbs[static_cast<size_t>(l)])
-        if (!run.empty() && run.points.back() == point) return l;
-    // The hind end of a trunk without a tail.
-    if (!skeleton_.spine.empty() && skeleton_.spine.points.front() == point) {
-      const int l = skeleton_.spine.segmentLimb.front();
-      if (std::find(group.limbs.begin(), group.limbs.end(), l) != group.limbs.end()) return l;
-    }
-    return -1;
-  }
-
-  [[nodiscard]] bool isRoot(const WireGroup& group, int point) const {
-    return std::any_of(group.limbs.begin(), group.limbs.end(), [&](int l) {
-      return !onSpine(skeleton_, l) && skeleton_.rootPoint[static_cast<size_t>(l)] == point;
-    });
-  }
-
-  [[nodiscard]] int mirrored(int point) const {
-    const std::string& id = skeleton_.points[static_cast<size_t>(point)].id;
-    std::string other = id;
-    if (id.starts_with("left-"))
-      other = "right-" + id.substr(5);
-    else if (id.starts_with("right-"))
-      other = "left-" + id.substr(6);
-    const auto found = byId_.find(other);
-    return found == byId_.end() ? point : found->second;
-  }
+  [[nodiscard]] const Allowances& allowOf(const std::string& piece) const { return allowFor(rules_, piece); }
 
   /// Whether the pieces as a whole are their own mirror image.
   [[nodiscard]] bool symmetric(const std::vector<std::vector<int>>& walks) const {
@@ -178,7 +81,7 @@ private:
     for (const auto& walk : walks) all.insert(canonical(walk));
     for (const auto& walk : walks) {
       std::vector<int> image;
-      for (const int p : walk) image.push_back(mirrored(p));
+      for (const int p : walk) image.push_back(image_[static_cast<size_t>(p)]);
       const auto found = all.find(canonical(image));
       if (found == all.end()) return false;
       all.erase(found);
@@ -186,7 +89,7 @@ private:
     return true;
   }
 
-  [[nodiscard]] std::vector<std::vector<int>> inPoints(const Local& local,
+  [[nodiscard]] std::vector<std::vector<int>> inPoints(const GroupGraph& local,
                                                        const std::vector<Walk>& walks) const {
     std::vector<std::vector<int>> out;
     for (const Walk& walk : walks) {
@@ -201,7 +104,7 @@ private:
     const WireGroup& group = groups_[g];
     if (group.segments.empty()) return;
     const WireSection& wire = sections_[g];
-    Local local = localOf(group, wire);
+    const GroupGraph local = groupGraph(figure_, skeleton_, group, wire, rules_.allow);
     const double cutLimit = std::min(rules_.handling, longest_[g]);
     const double limit =
         std::max(1.0, (cutLimit - rules_.allow.wasteLength) / (1 + rules_.allow.wasteShare / 100));
@@ -239,7 +142,8 @@ private:
   }
 
   /// The maker's own routes as walks; a sentence when they do not cover the strands.
-  std::optional<std::string> ownWalks(const Local& local, const std::vector<std::vector<std::string>>& routes,
+  std::optional<std::string> ownWalks(const GroupGraph& local,
+                                      const std::vector<std::vector<std::string>>& routes,
                                       std::vector<Walk>& out) const {
     for (const auto& route : routes) {
       Walk walk;
@@ -272,7 +176,7 @@ private:
   }
 
   /// A piece begins at its left foot, at its root, or farther back; pieces in body order.
-  void ordered(const Local& local, std::vector<Walk>& walks) const {
+  void ordered(const GroupGraph& local, std::vector<Walk>& walks) const {
     const auto key = [&](int n) {
       const int l = local.limbAt[static_cast<size_t>(n)];
       const RouteNode& node = local.graph.nodes[static_cast<size_t>(n)];
@@ -285,14 +189,14 @@ private:
                      [&](const Walk& a, const Walk& b) { return firstLimb(local, a) < firstLimb(local, b); });
   }
 
-  [[nodiscard]] int firstLimb(const Local& local, const Walk& walk) const {
+  [[nodiscard]] int firstLimb(const GroupGraph& local, const Walk& walk) const {
     int least = std::numeric_limits<int>::max();
     for (size_t i = 0; i + 1 < walk.size(); ++i)
       least = std::min(least, local.segment.at(std::minmax(walk[i], walk[i + 1])).limb);
     return least;
   }
 
-  void lay(size_t g, const Local& local, const Walk& walk, size_t ofGroup) {
+  void lay(size_t g, const GroupGraph& local, const Walk& walk, size_t ofGroup) {
     const WireGroup& group = groups_[g];
     const WireSection& wire = sections_[g];
     std::set<int> limbs;
@@ -309,23 +213,28 @@ private:
         same += piece.group == static_cast<int>(g) ? 1 : 0;
     if (same > 1) called += fmt::format(" {}", same);
     Layer layer(skeleton_, wire, called, allowOf(called));
-    end(layer, group, local, walk.front(), true, wire, allowOf(called));
+    const auto lastOf = [&](int node, bool first) {
+      layEnd(layer, figure_, group, local.graph.nodes[static_cast<size_t>(node)].kind,
+             local.limbAt[static_cast<size_t>(node)], first, wire.wireDiameter(), allowOf(called));
+    };
+    lastOf(walk.front(), true);
     bool met = false;
     for (size_t i = 0; i + 1 < walk.size(); ++i) {
       if (i > 0 && walk[i - 1] == walk[i + 1]) {
         const bool meets = local.point[static_cast<size_t>(walk[i])] == group.meets;
         if (meets && !met) meet(layer, g, local.point[static_cast<size_t>(walk[i])], allowOf(called));
         met = met || meets;
-        fold(layer, local, walk[i], wire, allowOf(called));
+        layFold(layer, figure_, local.limbAt[static_cast<size_t>(walk[i])], wire.wireDiameter(),
+                allowOf(called));
       }
       const StrandSegment& s = local.segment.at(std::minmax(walk[i], walk[i + 1]));
       layer.step(local.point[static_cast<size_t>(walk[i])], local.point[static_cast<size_t>(walk[i + 1])],
                  s.limb, s.wires);
     }
-    end(layer, group, local, walk.back(), false, wire, allowOf(called));
+    lastOf(walk.back(), false);
     Piece piece = layer.finish();
     piece.group = static_cast<int>(g);
-    splices(piece, g);
+    splice(piece, longest_[g], wire);
     add(std::move(piece));
   }
 
@@ -336,88 +245,6 @@ private:
                           fmt::format("Twist the back wire {:g} full turns round the front wire where they "
                                       "meet.",
                                       allow.mutualTurns)});
-  }
-
-  void fold(Layer& layer, const Local& local, int node, const WireSection& wire,
-            const Allowances& allow) const {
-    const int l = local.limbAt[static_cast<size_t>(node)];
-    if (l >= 0 && isFoot(limb(l).kind))
-      layer.fold("loop", loopLength(allow.loopInside, wire.wireDiameter()),
-                 fmt::format("loop of {:g} mm at the {}", allow.loopInside,
-                             limb(l).kind == LimbKind::Leg ? "foot" : "palm"));
-    else
-      layer.fold("fold", foldLength(wire.wireDiameter()),
-                 l < 0                            ? "fold where it turns back"
-                 : limb(l).kind == LimbKind::Head ? "fold at the nose"
-                                                  : "fold at the tip");
-  }
-
-  void end(Layer& layer, const WireGroup& group, const Local& local, int node, bool first,
-           const WireSection& wire, const Allowances& allow) const {
-    const double d = wire.wireDiameter();
-    const int l = local.limbAt[static_cast<size_t>(node)];
-    const PointKind kind = local.graph.nodes[static_cast<size_t>(node)].kind;
-    if (kind == PointKind::Foot) {
-      const auto close = [&] {
-        layer.feature("turn-back", closingTurnsLength(d), "1.5 turns round the shank to close the loop");
-      };
-      const auto loop = [&] {
-        layer.feature("loop", loopLength(allow.loopInside, d),
-                      fmt::format("loop of {:g} mm at the {}", allow.loopInside,
-                                  limb(l).kind == LimbKind::Leg ? "foot" : "palm"));
-      };
-      if (first) {
-        close();
-        loop();
-      } else {
-        loop();
-        close();
-      }
-    } else if (kind == PointKind::Root || kind == PointKind::Joint) {
-      if (group.stem && group.root == RootHold::Lashed)
-        layer.feature("lashing", lashingLength(allow.mutualTurns, 2 * d, d),
-                      fmt::format("{:g} turns round the wires it meets", allow.mutualTurns));
-      else if (group.root == RootHold::Glued)
-        layer.feature("lap", allow.lap, "end set into the awl hole");
-      else
-        layer.feature("lap", allow.lap, "end along the wire it meets, under the lashing");
-    } else {
-      layer.feature("turn-back", turnBackLength(d, allow.turnBack), "end turned back");
-    }
-  }
-
-  /// A piece longer than the longest wire to be had is spliced, away from its bends.
-  void splices(Piece& piece, size_t g) const {
-    const double longest = longest_[g];
-    if (!(piece.cut > longest)) return;
-    const WireSection& wire = sections_[g];
-    const double overlap = spliceOverlap(wire.wireDiameter(), wire.material.coverRadial > 0);
-    const double step = longest - overlap;
-    if (step < 2 * overlap) return; // refused: the finding says so
-    double done = 0;
-    double added = 0;
-    std::vector<Feature> splice;
-    while (piece.cut + added - done > longest + 1e-9) {
-      double at = done + step;
-      // Back from a bend by the overlap.
-      for (int tries = 0; tries < 40; ++tries) {
-        const bool near = std::any_of(piece.bends.begin(), piece.bends.end(), [&](const Bend& b) {
-          return std::abs(b.at + b.arc / 2 - at) < overlap / 2 + 2 && b.angle > 0.15;
-        });
-        if (!near || at - overlap / 4 <= done + overlap) break;
-        at -= overlap / 4;
-      }
-      splice.push_back(
-          {"splice", std::min(at, piece.cut), overlap,
-           fmt::format("splice: {} mm side by side, 5 full turns, ends turned in", printNumber(overlap, 0))});
-      added += overlap;
-      done = at;
-    }
-    for (Feature& f : splice) piece.features.push_back(std::move(f));
-    std::stable_sort(piece.features.begin(), piece.features.end(),
-                     [](const Feature& a, const Feature& b) { return a.at < b.at; });
-    piece.cut += added;
-    piece.mass += added * wire.linearMass();
   }
 
   /// A piece that mirrors one before it takes over its numbers.
@@ -431,7 +258,7 @@ private:
           continue;
         bool image = true;
         for (size_t k = 0; k < piece.route.size(); ++k)
-          image = image && mirrored(other.route[k]) == piece.route[k];
+          image = image && image_[static_cast<size_t>(other.route[k])] == piece.route[k];
         if (!image || other.route == piece.route) continue;
         piece.mirrorOf = static_cast<int>(i);
         copyNumbers(piece, other);
@@ -456,7 +283,7 @@ private:
   }
 
   /// Where a group's own wires, or its wires and another's, are tied together.
-  void ties(size_t g, const Local& local, const std::vector<Walk>& walks) {
+  void ties(size_t g, const GroupGraph& local, const std::vector<Walk>& walks) {
     const WireGroup& group = groups_[g];
     for (size_t n = 0; n < local.point.size(); ++n) {
       const int point = local.point[n];
@@ -472,7 +299,7 @@ private:
       const PointKind kind = local.graph.nodes[n].kind;
       if (kind == PointKind::Joint && ends) lash(point, g);
       if (kind != PointKind::Root || !(ends || passes)) continue;
-      const bool own = isRoot(group, point);
+      const bool own = isRootOf(skeleton_, group, point);
       if (!own) {
         // A stretch of the trunk that begins where other wires run: tied unless twisted round them.
         if (point != group.meets && ends && !group.stem) lash(point, g);
@@ -521,103 +348,7 @@ private:
                      who, printNumber(depth, 0))});
   }
 
-  void lash(int point, size_t g) { lashed_[point].insert(g); }
-
-  void lashings() {
-    std::vector<std::pair<double, int>> order;
-    for (const auto& [point, who] : lashed_) order.emplace_back(-skeleton_.alongSpine(point), point);
-    std::sort(order.begin(), order.end());
-    const double d = fine_.wireDiameter();
-    for (const auto& [along, point] : order) {
-      double area = 0;
-      std::string called;
-      std::vector<int> limbs;
-      for (size_t g = 0; g < groups_.size(); ++g) {
-        if (groups_[g].digits) continue;
-        const double w = sections_[g].wireDiameter();
-        int strands = 0;
-        for (const StrandSegment& s : groups_[g].segments)
-          if (s.a == point || s.b == point) strands = std::max(strands, s.wires);
-        int roots = 0;
-        for (const int l : groups_[g].limbs)
-          if (!onSpine(skeleton_, l) && skeleton_.rootPoint[static_cast<size_t>(l)] == point) {
-            ++roots;
-            limbs.push_back(l);
-            if (called.empty()) called = limb(l).family;
-          }
-        area += std::max(1, roots) * strands * w * w;
-      }
-      if (called.empty()) called = skeleton_.points[static_cast<size_t>(point)].id;
-      const double core = std::sqrt(area / 0.78); // strands fill 0.78 of the bundle
-      const std::string full = called + " lashing";
-      const Allowances& allow = allowOf(full);
-      Layer layer(skeleton_, fine_, full, allow);
-      layer.feature("tail", allow.lashTail, "end to hold");
-      layer.feature("lashing", lashingLength(allow.lashTurns, core, d),
-                    fmt::format("{:g} turns round a bundle of {} mm", allow.lashTurns, printNumber(core, 1)));
-      layer.feature("tail", allow.lashTail, "end to hold");
-      Piece piece = layer.finish();
-      piece.route = {point};
-      piece.routeAt = {0};
-      out_.pieces.push_back(std::move(piece));
-      out_.joins.push_back({"lashing", point, limbs, 0, 0,
-                            fmt::format("Lash {} with {:g} close turns of the fine wire, ends tucked in.",
-                                        called, allow.lashTurns)});
-    }
-  }
-
-  void digits(size_t g) {
-    for (const int l : groups_[g].limbs) {
-      const WireSection& wire = sections_[g];
-      const double d = wire.wireDiameter();
-      const std::string called = lowerFirst(limb(l).name);
-      const Allowances& allow = allowOf(called);
-      Layer layer(skeleton_, wire, called, allow);
-      layer.feature("tail", allow.gripTail, "end to hold while twisting");
-      const int wires = groups_[g].wires.front();
-      for (const WireRun& run : skeleton_.limbs[static_cast<size_t>(l)]) {
-        for (size_t s = 0; s + 1 < run.points.size(); ++s)
-          layer.step(run.points[s], run.points[s + 1], run.segmentLimb[s], wires);
-        layer.fold("fold", foldLength(d), "fold at the tip");
-        for (size_t s = run.points.size() - 1; s > 0; --s)
-          layer.step(run.points[s], run.points[s - 1], run.segmentLimb[s - 1], wires);
-        layer.feature("digit", 2 * d, "crossing to the next");
-      }
-      layer.feature("tail", allow.gripTail, "end to hold while twisting");
-      Piece piece = layer.finish();
-      piece.group = static_cast<int>(g);
-      splices(piece, g);
-      add(std::move(piece));
-    }
-  }
-
-  /// Toes and fingers the maker asked for: of fine wire, woven through the loop of the foot or palm.
-  void wished() {
-    for (const auto& [l, wish] : rules_.digits) {
-      if (wish.count <= 0 || skeleton_.limbs[static_cast<size_t>(l)].empty()) continue;
-      WireSection wire = fine_;
-      wire.wires = 2;
-      const double d = wire.wireDiameter();
-      const std::string called =
-          lowerFirst(limb(l).name) + (limb(l).kind == LimbKind::Arm ? " fingers" : " toes");
-      const Allowances& allow = allowOf(called);
-      const int point = skeleton_.limbs[static_cast<size_t>(l)].front().points.back();
-      const int each = wish.pegs ? 1 : wish.count;
-      for (int made = 0; made < (wish.pegs ? wish.count : 1); ++made) {
-        Layer layer(skeleton_, wire, wish.pegs ? fmt::format("{} {}", called, made + 1) : called, allow);
-        layer.feature("tail", allow.gripTail, "end to hold while twisting");
-        for (int i = 0; i < each; ++i)
-          layer.feature("digit", digitLength(wish.length, d, allow.lay),
-                        fmt::format("{} mm, out, folded and back, twisted", printNumber(wish.length, 1)));
-        layer.feature("tail", allow.gripTail, "end to hold while twisting");
-        Piece piece = layer.finish();
-        piece.route = {point};
-        piece.routeAt = {0};
-        piece.limbs = {l};
-        out_.pieces.push_back(std::move(piece));
-      }
-    }
-  }
+  void lash(int point, size_t /*group*/) { lashed_.insert(point); }
 
   const Figure& figure_;
   const WireSkeleton& skeleton_;
@@ -626,8 +357,9 @@ private:
   const std::vector<double>& longest_;
   const WireSection& fine_;
   const PieceRules& rules_;
+  std::vector<int> image_; ///< of each point its mirror image
   std::map<std::string, int> byId_;
-  std::map<int, std::set<size_t>> lashed_;
+  std::set<int> lashed_;
   PiecePlan out_;
 };
 

@@ -174,3 +174,34 @@ TEST(Cli, CheckFindsWhatIsWrongWithAPattern) {
   EXPECT_EQ(ran.code, 1);
   EXPECT_NE(ran.out.find("bones.scapula"), std::string::npos) << ran.out;
 }
+
+TEST(Cli, SheetsAreWrittenAndPlansTellOfBendsAndStock) {
+  const Scratch scratch;
+  const std::string file = scratch.path("h.columna");
+  ASSERT_EQ(run(scratch, "new --pattern heron --height 200 --construction spine-and-crosspieces --material "
+                         "steel-florist -o " +
+                             file)
+                .code,
+            0);
+  const auto json = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
+  EXPECT_EQ(json["construction"], "spine-and-crosspieces");
+  double cut = 0;
+  for (const auto& piece : json["pieces"]) {
+    cut += piece["cut_mm"].get<double>();
+    for (const auto& bend : piece["bends"])
+      EXPECT_GE(bend["tool_angle_deg"].get<double>(), bend["angle_deg"].get<double>());
+  }
+  double stock = 0;
+  for (const auto& bar : json["stock"]) {
+    EXPECT_LE(bar["length_mm"].get<double>(), bar["coil"].get<bool>() ? 1e9 : 360.0);
+    for (const auto& each : bar["cuts"]) stock += each["length_mm"].get<double>();
+  }
+  EXPECT_NEAR(stock, cut, 1e-6) << "every piece is cut from something";
+  EXPECT_FALSE(json["joins"].empty());
+  for (const char* name : {"s.svg", "s.dxf", "s.csv"}) {
+    ASSERT_EQ(run(scratch, "sheet " + file + " -o " + scratch.path(name)).code, 0) << name;
+    EXPECT_GT(Scratch::read(scratch.path(name)).size(), 400U);
+  }
+  EXPECT_EQ(run(scratch, "sheet " + file + " -o " + scratch.path("s.doc")).code, 2);
+  EXPECT_EQ(run(scratch, "sheet " + file + " -o /no/such/folder/s.svg").code, 2);
+}
