@@ -134,6 +134,35 @@ int patterns(bool json) {
   return kGood;
 }
 
+int materials(bool json) {
+  const auto shelf = catalog();
+  if (!shelf) return complain(shelf.problem().sentence());
+  if (!json) {
+    for (const Material& m : shelf->materials) std::cout << m.id << "\n  " << materialWords(m) << '\n';
+    return kGood;
+  }
+  nlohmann::json out = nlohmann::json::array();
+  for (const Material& m : shelf->materials) {
+    nlohmann::json sizes = nlohmann::json::array();
+    for (const double d : m.diameters) {
+      const auto swg = nearestSwg(d);
+      sizes.push_back(
+          {{"mm", d}, {"awg", mmToAwg(d)}, {"swg", swg ? nlohmann::json(*swg) : nlohmann::json()}});
+    }
+    out.push_back({{"id", m.id},
+                   {"name", m.name},
+                   {"elastic_MPa", m.elastic.value},
+                   {"yield_MPa", {{"value", m.yield.value}, {"low", m.yield.low}, {"high", m.yield.high}}},
+                   {"ultimate_MPa", m.ultimate},
+                   {"sizes", std::move(sizes)},
+                   {"cover_mm", m.coverRadial},
+                   {"piece_mm", m.pieceLength},
+                   {"source", m.source}});
+  }
+  std::cout << out.dump(1) << '\n';
+  return kGood;
+}
+
 int create(const NewOptions& options) {
   const auto shelf = catalog();
   if (!shelf) return complain(shelf.problem().sentence());

@@ -22,6 +22,8 @@ struct NewOptions {
 int complain(const std::string& sentence);
 
 int patterns(bool json);
+/// The wire materials with what is known of each.
+int materials(bool json);
 int create(const NewOptions& options);
 int plan(const std::string& file, bool json);
 int check(const std::string& file);

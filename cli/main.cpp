@@ -17,6 +17,9 @@ int main(int argc, char** argv) {
   auto* patterns = app.add_subcommand("patterns", "List the animals there are.");
   patterns->add_flag("--json", json, "as JSON");
 
+  auto* materials = app.add_subcommand("materials", "List the wires there are, with ranges and sources.");
+  materials->add_flag("--json", json, "as JSON");
+
   auto* create = app.add_subcommand("new", "Start a project from an animal and a size.");
   create->add_option("--pattern", fresh.pattern, "the animal's id, from `patterns`")->required();
   auto* size = create->add_option_group("size");
@@ -68,6 +71,7 @@ int main(int argc, char** argv) {
     return cli::complain(std::string(e.what()) + "; see columna-cli --help");
   }
   if (patterns->parsed()) return cli::patterns(json);
+  if (materials->parsed()) return cli::materials(json);
   if (create->parsed()) return cli::create(fresh);
   if (sizing->parsed()) return cli::size(file, core, wire);
   if (outline->parsed()) return cli::outlines(file, output);

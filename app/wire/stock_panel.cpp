@@ -1,6 +1,7 @@
 #include "wire/stock_panel.h"
 
 #include "mat/figure_painter.h"
+#include "measure/gauge.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>
@@ -109,9 +110,10 @@ void StockPanel::paintEvent(QPaintEvent* /*event*/) {
                                            material ? str(material->shortName) : QString()));
     p.setPen(t.faint);
     p.setFont(typeface(12));
+    const QString gauge = str(printAwg(wire.diameter));
     const QString what = bar.drawer ? QString::fromStdString(bar.id)
-                         : bar.coil ? tr("off the coil")
-                                    : tr("bought, %1").arg(str(printLength(bar.length, units, 0)));
+                         : bar.coil ? tr("%1, off the coil").arg(gauge)
+                                    : tr("%1, bought, %2").arg(gauge, str(printLength(bar.length, units, 0)));
     p.drawText(QRectF(px(2), at.y + px(3), px(kLeft - 10), px(16)), Qt::AlignLeft | Qt::AlignVCenter,
                QFontMetrics(p.font()).elidedText(what, Qt::ElideRight, px(kLeft - 12)));
     const double y = at.y - px(9);

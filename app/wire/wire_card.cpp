@@ -5,6 +5,7 @@
 #include "shell/say.h"
 #include "theme/theme.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLineEdit>
@@ -104,7 +105,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   metalLabel->setText(tr("metal"));
   material_ = new QComboBox(this);
   material_->setAccessibleName(tr("Wire material"));
-  for (const Material& m : session_.catalog().materials) material_->addItem(str(m.name), str(m.id));
+  for (const Material& m : session_.catalog().materials) {
+    material_->addItem(str(m.name), str(m.id));
+    material_->setItemData(material_->count() - 1, str(materialWords(m)), Qt::ToolTipRole);
+  }
   useLabel_ = textLabel(this, 13, QFont::Normal, false);
   useLabel_->setText(tr("it will"));
   use_ = new QComboBox(this);
@@ -136,6 +140,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   toes->addWidget(digits_);
   toes->addWidget(long_);
   toes->addWidget(digitLength_, 1);
+  pegs_ = new QCheckBox(tr("pegs"), digitRow_);
+  pegs_->setToolTip(tr("each its own short wire instead of one woven out and back through the loop"));
+  toes->addWidget(pegs_);
+  connect(pegs_, &QCheckBox::clicked, this, &WireCard::typedDigits);
   choose->addWidget(digitRow_, 4, 1);
   connect(digits_, &QSpinBox::editingFinished, this, &WireCard::typedDigits);
   connect(digitLength_, &QLineEdit::editingFinished, this, &WireCard::typedDigits);
@@ -216,8 +224,10 @@ void WireCard::typedDigits() {
     trouble_->show();
     return;
   }
-  if (before.count == digits_->value() && std::abs(before.length - *mm) < 0.05) return;
-  session_.setDigits(l, PieceRules::Digits{digits_->value(), *mm, false});
+  if (before.count == digits_->value() && std::abs(before.length - *mm) < 0.05 &&
+      before.pegs == pegs_->isChecked())
+    return;
+  session_.setDigits(l, PieceRules::Digits{digits_->value(), *mm, pegs_->isChecked()});
 }
 
 void WireCard::typed() {
@@ -292,6 +302,7 @@ void WireCard::refresh() {
   const auto own = session_.project().limbs.find(plan.figure.limbs[static_cast<size_t>(l)].id);
   const bool toes = own != session_.project().limbs.end() && own->second.digits;
   digits_->setValue(toes ? own->second.digits->count : 0);
+  pegs_->setChecked(toes && own->second.digits->pegs);
   if (!digitLength_->hasFocus())
     digitLength_->setText(str(printLength(toes ? own->second.digits->length : 8, units, 1)));
   strands_->setCurrentIndex(strands_->findData(
@@ -324,7 +335,9 @@ void WireCard::refresh() {
                                            : limb.section.material.strandsPerWire > 1 ? tr("one stem")
                                                                                       : tr("single"));
   gauges_->setText(gauges);
-  Working cut = cutWorking(piece, session_.project().allow);
+  const auto ownAllow = session_.project().pieceAllow.find(piece.name);
+  Working cut = cutWorking(piece, ownAllow == session_.project().pieceAllow.end() ? session_.project().allow
+                                                                                  : ownAllow->second);
   cut.title = tr("why %1").arg(cut_->figure()).toStdString();
   whyCut_->set(cut);
   whyNeed_->set(
@@ -334,6 +347,7 @@ void WireCard::refresh() {
   if (!diameter_->hasFocus() || !diameter_->isModified())
     diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
   material_->setCurrentIndex(material_->findData(str(limb.section.material.id)));
+  material_->setToolTip(str(materialWords(limb.section.material)));
   caution_->setText(str(limb.section.material.caution));
 }
 

@@ -4,6 +4,7 @@
 #include "shell/limb_card.h"
 
 class QComboBox;
+class QCheckBox;
 class QLineEdit;
 class QSpinBox;
 
@@ -17,6 +18,7 @@ public:
   [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
   [[nodiscard]] QComboBox* strands() const { return strands_; }
   [[nodiscard]] QSpinBox* digits() const { return digits_; }
+  [[nodiscard]] QCheckBox* pegs() const { return pegs_; }
   [[nodiscard]] QLineEdit* digitLength() const { return digitLength_; }
   [[nodiscard]] QPushButton* help() const { return help_; }
   /// The changes that would help, each a button once they were asked for.
@@ -47,6 +49,7 @@ private:
   QComboBox* strands_;
   QSpinBox* digits_;
   QLineEdit* digitLength_;
+  QCheckBox* pegs_;
   QWidget* digitRow_;
   QPushButton* help_;
   QWidget* remedies_;

@@ -1,6 +1,7 @@
 #include "wire/wire_rack.h"
 
 #include "mat/figure_painter.h"
+#include "measure/gauge.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
@@ -81,8 +82,12 @@ void WireRack::lay() {
   double y = px(34);
   for (const auto& key : order) {
     const Material* material = session_.catalog().material(key.first);
-    const QString wire = tr("%1 %2").arg(QString::fromStdString(printLength(key.second, session_.units(), 2)),
-                                         material ? QString::fromStdString(material->shortName) : QString());
+    const QString swg = QString::fromStdString(printSwg(key.second));
+    const QString gauges = QString::fromStdString(printAwg(key.second)) +
+                           (swg.isEmpty() ? QString() : QStringLiteral(", ") + swg);
+    const QString wire = tr("%1 %2 (%3)")
+                             .arg(QString::fromStdString(printLength(key.second, session_.units(), 2)),
+                                  material ? QString::fromStdString(material->shortName) : QString(), gauges);
     Row row{wire, y, {}};
     double x = px(2);
     for (const int piece : byWire[key]) {

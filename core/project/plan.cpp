@@ -177,6 +177,13 @@ private:
       section.diameter = std::max(0.05, choice.diameters[g]);
       // A wire of the maker's own is as measured.
       section.material = *catalog_.material(section.material.id);
+      // Sizes at hand can be stepped to like those that are sold.
+      for (const OwnWire& own : project_.drawer) {
+        std::vector<double>& sizes = section.material.diameters;
+        const auto at = std::lower_bound(sizes.begin(), sizes.end(), own.diameter - 1e-9);
+        if (own.material == section.material.id && (at == sizes.end() || *at > own.diameter + 1e-9))
+          sizes.insert(at, own.diameter);
+      }
       for (const OwnWire& own : project_.drawer) {
         if (own.material != section.material.id || std::abs(own.diameter - section.diameter) > 1e-9) continue;
         if (own.cover > 0) section.material.coverRadial = own.cover;

@@ -1,5 +1,7 @@
 #include "wire/material.h"
 
+#include "measure/quantity.h"
+
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
@@ -95,6 +97,20 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
   } catch (const Bad& bad) {
     return bad.problem;
   }
+}
+
+std::string materialWords(const Material& m) {
+  std::string out =
+      fmt::format("{}: stiffness {} kN/mm², yields at {} N/mm² (plausibly {} to {}), breaks at {}; {} g/cm³; "
+                  "bend it no tighter than "
+                  "{:g} times its width, {:g} where it is re-posed.",
+                  m.name, printNumber(m.elastic.value / 1000, 0), printNumber(m.yield.value, 0),
+                  printNumber(m.yield.low, 0), printNumber(m.yield.high, 0), printNumber(m.ultimate, 0),
+                  printNumber(m.density * 1000, 2), m.bendOnce, m.bendAgain);
+  out += fmt::format(" Sold from {:g} to {:g} mm", m.diameters.front(), m.diameters.back());
+  if (m.pieceLength > 0) out += fmt::format(" in lengths of {:g} mm", m.pieceLength);
+  if (m.coverRadial > 0) out += fmt::format(", covered {:g} mm all round", m.coverRadial);
+  return out + fmt::format(". Source: {}.", m.source);
 }
 
 } // namespace columna

@@ -42,6 +42,9 @@ struct Material {
   std::string caution;           ///< shown beside the wire; may be empty
 };
 
+/// What is known of it in a few sentences: stiffness, yield with its range, sizes, cover, source.
+[[nodiscard]] std::string materialWords(const Material& material);
+
 /// Reads one material's file. `file` is named in errors: not JSON, a field missing, a number out of range.
 [[nodiscard]] Result<Material> readMaterial(std::string_view json, const std::string& file);
 

@@ -235,6 +235,20 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
   EXPECT_EQ(plan().pieces.size(), pieces);
 }
 
+TEST_F(DeskTest, GaugesAtHandAreSteppedTo) {
+  session.edit(QStringLiteral("odd wire"), [](Project& p) {
+    p.drawer = {{"odd", "aluminium-annealed", 1.1, 0, 0, 1, {}}};
+  });
+  session.select(limb("left-foreleg"));
+  session.setWire(limb("left-foreleg"), 1.0);
+  QTest::keyClick(window.mat(), Qt::Key_Period);
+  EXPECT_EQ(diameter("left-foreleg"), 1.1);
+  QTest::keyClick(window.mat(), Qt::Key_Period);
+  EXPECT_EQ(diameter("left-foreleg"), 1.3);
+  QTest::keyClick(window.mat(), Qt::Key_Comma);
+  EXPECT_EQ(diameter("left-foreleg"), 1.1);
+}
+
 TEST_F(DeskTest, ToesByTheCard) {
   session.select(limb("left-foreleg"));
   auto* card = this->card<WireCard>(Stage::Wire);
@@ -242,6 +256,9 @@ TEST_F(DeskTest, ToesByTheCard) {
   card->digits()->setValue(4);
   type(card->digitLength(), "7 mm");
   EXPECT_EQ(plan().pieces.size(), pieces + 2) << "both forefeet";
+  card->pegs()->click();
+  EXPECT_EQ(plan().pieces.size(), pieces + 8) << "each its own";
+  session.undo();
   session.undo();
   EXPECT_EQ(plan().pieces.size(), pieces);
 }

@@ -175,6 +175,18 @@ TEST(Cli, CheckFindsWhatIsWrongWithAPattern) {
   EXPECT_NE(ran.out.find("bones.scapula"), std::string::npos) << ran.out;
 }
 
+TEST(Cli, MaterialsTellTheirRangeAndSource) {
+  const Scratch scratch;
+  const auto json = nlohmann::json::parse(run(scratch, "materials --json").out);
+  ASSERT_EQ(json.size(), shelf().materials.size());
+  for (const auto& m : json) {
+    EXPECT_LT(m["yield_MPa"]["low"], m["yield_MPa"]["high"]);
+    EXPECT_FALSE(m["source"].get<std::string>().empty());
+    for (const auto& size : m["sizes"]) EXPECT_TRUE(size.contains("awg") && size.contains("swg"));
+  }
+  EXPECT_NE(run(scratch, "materials").out.find("plausibly"), std::string::npos);
+}
+
 TEST(Cli, SheetsAreWrittenAndPlansTellOfBendsAndStock) {
   const Scratch scratch;
   const std::string file = scratch.path("h.columna");
