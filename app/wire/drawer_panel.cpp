@@ -43,7 +43,9 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   left->setSpacing(px(4));
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("Wires in the drawer"));
-  list_->setFixedWidth(px(190));
+  list_->setFixedWidth(px(230));
+  list_->setWordWrap(true);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   list_->setMinimumHeight(px(70));
   list_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Ignored);
   list_->setStyleSheet(
