@@ -35,7 +35,7 @@ std::optional<QString> Session::moveEnd(int piece, bool atEnd, int point) {
     routes.emplace_back();
     for (const int p : each.route) routes.back().push_back(plan_->skeleton.points[static_cast<size_t>(p)].id);
   }
-  const auto made = withEndMoved(plan_->skeleton, group, std::move(routes), which, atEnd, point);
+  const auto made = withEndMoved(plan_->skeleton, group, routes, which, atEnd, point);
   if (!made) {
     const QString sentence = columna::sentence(made.problem());
     emit refused(sentence);

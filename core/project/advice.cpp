@@ -126,6 +126,7 @@ Advice constructionAdvice(Construction construction, Use use, const Plan& plan) 
 
 std::vector<Advice> allAdvice(Use use, const Plan& plan) {
   std::vector<Advice> out;
+  out.reserve(kConstructions.size());
   for (const Construction each : kConstructions) out.push_back(constructionAdvice(each, use, plan));
   const auto& suits = plan.pattern.suits;
   const auto rank = [&](const Advice& a) {

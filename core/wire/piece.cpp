@@ -81,6 +81,7 @@ private:
     for (const auto& walk : walks) all.insert(canonical(walk));
     for (const auto& walk : walks) {
       std::vector<int> image;
+      image.reserve(walk.size());
       for (const int p : walk) image.push_back(image_[static_cast<size_t>(p)]);
       const auto found = all.find(canonical(image));
       if (found == all.end()) return false;

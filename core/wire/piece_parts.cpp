@@ -103,6 +103,7 @@ std::vector<std::pair<Piece, Join>> lashingPieces(const Figure& figure, const Wi
                                                   const PieceRules& rules) {
   std::vector<std::pair<Piece, Join>> out;
   std::vector<std::pair<double, int>> order;
+  order.reserve(points.size());
   for (const int point : points) order.emplace_back(-skeleton.alongSpine(point), point);
   std::sort(order.begin(), order.end());
   const double d = fine.wireDiameter();

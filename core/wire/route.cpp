@@ -89,6 +89,7 @@ private:
   const std::vector<State>& solve(int n, int parent) {
     const std::vector<int> kids = children(n, parent);
     std::vector<const std::vector<State>*> tables;
+    tables.reserve(kids.size());
     for (const int e : kids) tables.push_back(&solve(other(e, n), e));
     // A limit that not even an end leaves room for has no routing at all.
     if (std::any_of(tables.begin(), tables.end(), [](const auto* table) { return table->empty(); }))

@@ -29,7 +29,6 @@ double endCost(PointKind kind) {
   case PointKind::Tip:
     return 1;
   case PointKind::Head:
-    return 2;
   case PointKind::Root:
     return 2;
   case PointKind::Joint:

@@ -144,8 +144,8 @@ private:
 
 } // namespace
 
-Result<Routes> withEndMoved(const WireSkeleton& skeleton, const WireGroup& group, Routes routes, size_t piece,
-                            bool atEnd, int to) {
+Result<Routes> withEndMoved(const WireSkeleton& skeleton, const WireGroup& group, const Routes& routes,
+                            size_t piece, bool atEnd, int to) {
   return Moving(skeleton, group).run(routes, piece, atEnd, to);
 }
 
