@@ -2,6 +2,7 @@
 
 #include "shell/parts.h"
 #include "theme/theme.h"
+#include "wire/bend_table.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -10,15 +11,11 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
-#include <cmath>
 
 namespace columna {
 namespace {
 
 QString str(const std::string& s) { return QString::fromStdString(s); }
-
-constexpr double kTold =
-    0.01; ///< radians: gentler bends are left out of the table's roll-call but not of its sums
 
 } // namespace
 
@@ -57,7 +54,7 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   table_ = new QTableWidget(0, 6, this);
   table_->setAccessibleName(tr("Bends from the left end"));
   table_->setHorizontalHeaderLabels(
-      {tr("from left"), tr("what"), tr("bend to"), tr("stays at"), tr("turn wire"), tr("round")});
+      {tr("from left"), tr("what"), tr("bend to"), tr("stays at"), tr("turn"), tr("round")});
   table_->verticalHeader()->hide();
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -113,27 +110,16 @@ void BendPanel::fill() {
   };
   std::vector<Line> lines;
   const auto length = [&](double mm) { return str(printLengthFigure(mm, units, 1)); };
-  double roll = 0; // turns of bends too gentle to tell are carried on
-  for (const Bend& b : piece.bends) {
-    roll += b.roll;
-    if (b.angle < kTold) continue;
-    QString point = b.point < 0 ? QString() : str(plan.skeleton.points[static_cast<size_t>(b.point)].id);
-    point.replace(u'-', u' ').replace(u'_', u' ');
-    const double turn = std::remainder(roll, 2 * 3.141592653589793);
-    lines.push_back({b.at,
-                     {length(b.at), b.fold ? tr("fold at %1").arg(point) : point,
-                      b.fold ? QString() : str(printAngle(b.tool)), str(printAngle(b.angle)),
-                      std::abs(turn) < kTold ? QString() : str(printAngle(turn)), length(b.radius)}});
-    roll = 0;
+  const auto angle = [](const std::optional<double>& a) { return a ? str(printAngle(*a)) : QString(); };
+  for (const BendRow& row : bendTable(plan.skeleton, piece)) {
+    QString what = str(row.point);
+    if (row.kind == BendRow::Kind::Fold) what = tr("fold at %1").arg(what);
+    if (row.kind == BendRow::Kind::Twist)
+      what = tr("twist to %1, %2 turns").arg(length(row.to), str(printNumber(row.turns, 0)));
+    lines.push_back({row.at,
+                     {length(row.at), what, angle(row.tool), angle(row.angle), angle(row.turn),
+                      row.radius ? length(*row.radius) : QString()}});
   }
-  for (const TwistZone& z : piece.twists)
-    lines.push_back({z.from,
-                     {length(z.from),
-                      tr("twist to %1, %2 turns").arg(length(z.to), str(printNumber(z.turns, 0))),
-                      {},
-                      {},
-                      {},
-                      {}}});
   for (const Feature& f : piece.features)
     if (f.kind != "bend" && f.kind != "twist" && f.kind != "waste" && f.kind != "fold")
       lines.push_back({f.at, {length(f.at), str(f.note), {}, {}, {}, {}}});

@@ -180,7 +180,12 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
 QList<QPushButton*> WireCard::remedyButtons() const { return remedies_->findChildren<QPushButton*>(); }
 
 void WireCard::clearRemedies() {
-  qDeleteAll(remedies_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
+  // One of them may be what was just clicked: it goes once its own signal is done.
+  for (QWidget* each : remedies_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly)) {
+    each->hide();
+    each->setParent(nullptr);
+    each->deleteLater();
+  }
   remedies_->hide();
 }
 

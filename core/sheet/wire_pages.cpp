@@ -2,13 +2,13 @@
 
 #include "measure/quantity.h"
 #include "sheet/marks.h"
+#include "wire/bend_table.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <numbers>
 
 namespace columna {
 namespace {
@@ -26,7 +26,6 @@ const std::array<std::vector<double>, 8> kDashes{
     {{}, {4, 2}, {1, 1.5}, {4, 1.5, 1, 1.5}, {0.4, 1.6}, {2, 2}, {6, 1.5}, {1, 1, 1, 3}}};
 
 constexpr double kStripHeight = 24;
-constexpr double kGentle = 0.01; ///< radians: gentler bends are not told
 
 /// Pages filled from the top, block by block.
 class Filler {
@@ -60,14 +59,6 @@ private:
   std::vector<Page> pages_;
 };
 
-std::string pointWords(const Plan& plan, int point) {
-  if (point < 0) return {};
-  std::string words = plan.skeleton.points[static_cast<size_t>(point)].id;
-  for (char& c : words)
-    if (c == '-' || c == '_') c = ' ';
-  return words;
-}
-
 /// What is marked on a strip: at, a word.
 std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const Piece& piece,
                                                        UnitSystem units) {
@@ -82,7 +73,7 @@ std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const P
   }
   for (const Bend& b : piece.bends)
     if (!b.fold && b.angle > 0.12)
-      out.emplace_back(b.at, fmt::format("{} {}", pointWords(plan, b.point), printAngle(b.tool)));
+      out.emplace_back(b.at, fmt::format("{} {}", pointWords(plan.skeleton, b.point), printAngle(b.tool)));
   std::sort(out.begin(), out.end());
   return out;
 }
@@ -184,32 +175,17 @@ std::vector<Page> bendPages(const Project& project, const Plan& plan, Paper pape
              fmt::format("{}  {}, {}", piece.tag, piece.name, printLength(piece.cut, units)), 3.6, true));
     pages.y() += 5.5;
     row({fmt::format("{}", lengthUnit(units)), "what", "bend to", "stays at", "turn wire", "round"}, true);
-    struct Line {
-      double at;
-      std::array<std::string, 6> cells;
-    };
-    std::vector<Line> lines;
-    double roll = 0;
-    for (const Bend& b : piece.bends) {
-      roll += b.roll;
-      if (b.angle < kGentle) continue;
-      const double turn = std::remainder(roll, 2 * std::numbers::pi);
-      lines.push_back(
-          {b.at,
-           {printLengthFigure(b.at, units, 1),
-            b.fold ? "fold, " + pointWords(plan, b.point) : pointWords(plan, b.point),
-            b.fold ? "" : printAngle(b.tool), printAngle(b.angle),
-            std::abs(turn) < kGentle ? "" : printAngle(turn), printLengthFigure(b.radius, units, 1)}});
-      roll = 0;
+    const auto angle = [](const std::optional<double>& a) { return a ? printAngle(*a) : std::string(); };
+    for (const BendRow& each : bendTable(plan.skeleton, piece)) {
+      std::string what = each.point;
+      if (each.kind == BendRow::Kind::Fold) what.insert(0, "fold, ");
+      if (each.kind == BendRow::Kind::Twist)
+        what = fmt::format("twist to {}, {} turns", printLengthFigure(each.to, units, 1),
+                           printNumber(each.turns, 0));
+      row({printLengthFigure(each.at, units, 1), what, angle(each.tool), angle(each.angle), angle(each.turn),
+           each.radius ? printLengthFigure(*each.radius, units, 1) : std::string()},
+          false);
     }
-    for (const TwistZone& z : piece.twists)
-      lines.push_back(
-          {z.from,
-           {printLengthFigure(z.from, units, 1),
-            fmt::format("twist to {}, {} turns", printLengthFigure(z.to, units, 1), printNumber(z.turns, 0)),
-            "", "", "", ""}});
-    std::stable_sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.at < b.at; });
-    for (const Line& each : lines) row(each.cells, false);
     pages.y() += 4;
   }
   return pages.take();
