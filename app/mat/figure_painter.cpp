@@ -252,10 +252,10 @@ void FigurePainter::piece(int index, bool far) {
   double width = piece.diameter;
   for (const int l : piece.limbs)
     width = std::max(width, plan_.limbs[static_cast<size_t>(l)].section.bundle());
-  width = std::max(how_.small ? 1.6 : 2.2, std::min(width * v_.scale, how_.small ? 3.0 : 60.0));
+  width = std::max(how_.small ? 2.6 : 2.2, std::min(width * v_.scale, how_.small ? 4.0 : 60.0));
   for (const QPolygonF& run : pathsOf(piece, smooth)) {
     const QPainterPath path = smooth ? spline(run) : elbows(run, px(5));
-    paintWire(p_, path, width, index, far ? 0.45 : 1, !how_.small, onWool);
+    paintWire(p_, path, width, index, far ? 0.45 : 1, true, onWool);
   }
 }
 
@@ -271,6 +271,45 @@ void FigurePainter::wire() {
         piece(static_cast<int>(i), far);
   for (size_t i = 0; i < plan_.pieces.size(); ++i)
     if (plan_.pieces[i].limbs.empty()) piece(static_cast<int>(i), false);
+}
+
+void FigurePainter::letters() {
+  p_.save();
+  p_.setFont(typeface(13, QFont::Bold));
+  const QFontMetricsF metrics(p_.font());
+  const QPointF middle = v_.at(plan_.loads.centre);
+  std::vector<QRectF> taken;
+  for (size_t i = 0; i < plan_.pieces.size(); ++i) {
+    const Piece& piece = plan_.pieces[i];
+    if (piece.limbs.empty() || piece.route.size() < 2) continue;
+    const QString letter = QString::fromStdString(piece.tag);
+    const double w = metrics.horizontalAdvance(letter) + 2;
+    const double h = metrics.capHeight() + 4;
+    // Beyond the end that lies farthest out, else beyond the other, else beside a joint on the way.
+    std::vector<QPointF> places;
+    for (const int point : piece.route)
+      places.push_back(v_.at(plan_.skeleton.points[static_cast<size_t>(point)].at));
+    std::stable_sort(places.begin(), places.end(), [&](const QPointF& a, const QPointF& b) {
+      return QLineF(middle, a).length() > QLineF(middle, b).length();
+    });
+    for (const QPointF& place : places) {
+      const QLineF out(middle, place);
+      const QPointF way =
+          out.length() < 1 ? QPointF(0, -1) : QPointF(out.dx() / out.length(), out.dy() / out.length());
+      const QRectF box(QPointF(place + way * px(11)) - QPointF(w / 2, h / 2), QSizeF(w, h));
+      if (!v_.clip.contains(box) ||
+          std::any_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.intersects(box); }))
+        continue;
+      taken.push_back(box);
+      QPainterPath glyph;
+      glyph.addText(QPointF(box.left() + 1, box.bottom() - 2), p_.font(), letter);
+      p_.setRenderHint(QPainter::Antialiasing);
+      p_.strokePath(glyph, QPen(theme().card, 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+      p_.fillPath(glyph, theme().piece(static_cast<int>(i)));
+      break;
+    }
+  }
+  p_.restore();
 }
 
 void FigurePainter::joints() {

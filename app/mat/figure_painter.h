@@ -29,7 +29,7 @@ struct FigurePaint {
   int hovered = -1;
   bool throughWool = false; ///< the wire is shown in every stage
   UnitSystem units = UnitSystem::Metric;
-  bool small = false; ///< a small view: no patterns, tags or numbers
+  bool small = false; ///< a small view: letters instead of tags, no numbers
   bool bare = false;  ///< the skeleton to lay wire on: the wool is a faint outline
 };
 
@@ -42,6 +42,8 @@ public:
 
   void body();
   void wire();
+  /// In a small view: every piece's letter by its end.
+  void letters();
   void joints();
   void girths();
   void grams();

@@ -129,6 +129,7 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     }
     painter.body();
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
+    if (session_.stage() == Stage::Wire) painter.letters();
     study_->paintOver(p, v, three());
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));

@@ -122,6 +122,7 @@ public:
   void setDigits(int limb, std::optional<PieceRules::Digits> digits);
   /// 0, 1, 2 or 4 wires in a limb (and its twin when tied), or as the construction has it.
   void setWires(int limb, std::optional<int> wires);
+  void setHeld(int limb, std::optional<RootHold> held);
 
   // Named changes. Each returns a sentence when it is refused.
   std::optional<QString> setSize(SizeBy by, double mm, const QString& run = {});
@@ -142,6 +143,8 @@ public:
   std::optional<QString> setCoat(double mm, const QString& run = {});
   void toggleTied(int limb);
   [[nodiscard]] bool tied(int limb) const;
+  /// What a change of a limb is called: "forelegs" where its twin changes with it.
+  [[nodiscard]] QString tiedName(int limb) const;
   void undo();
   void redo();
   void endRun();

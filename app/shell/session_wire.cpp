@@ -52,13 +52,21 @@ void Session::setDigits(int limb, std::optional<PieceRules::Digits> digits) {
   change(tr("digits"), std::move(p));
 }
 
+QString Session::tiedName(int limb) const {
+  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
+  return QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family);
+}
+
 void Session::setWires(int limb, std::optional<int> wires) {
   Project p = project();
   p.change(plan_->figure, limb, [&](LimbChoice& c) { c.wires = wires; });
-  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
-  change(tr("%1: strands")
-             .arg(QString::fromStdString(part.twin >= 0 && tied(limb) ? part.family + "s" : part.family)),
-         std::move(p));
+  change(tr("%1: strands").arg(tiedName(limb)), std::move(p));
+}
+
+void Session::setHeld(int limb, std::optional<RootHold> held) {
+  Project p = project();
+  p.change(plan_->figure, limb, [&](LimbChoice& c) { c.held = held; });
+  change(tr("%1: how held").arg(tiedName(limb)), std::move(p));
 }
 
 std::optional<QString> Session::stepWire(int limb, int step) {

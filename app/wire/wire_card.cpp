@@ -101,6 +101,11 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   strands_->addItem(tr("one wire"), 1);
   strands_->addItem(tr("twisted pair"), 2);
   strands_->addItem(tr("four strands"), 4);
+  heldLabel_ = textLabel(this, 13, QFont::Normal, false);
+  heldLabel_->setText(tr("held"));
+  held_ = new QComboBox(this);
+  held_->setAccessibleName(tr("How it is held to the body"));
+  held_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
   auto* metalLabel = textLabel(this, 13, QFont::Normal, false);
   metalLabel->setText(tr("metal"));
   material_ = new QComboBox(this);
@@ -120,10 +125,12 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   choose->addWidget(diameter_, 0, 1);
   choose->addWidget(strandsLabel, 1, 0);
   choose->addWidget(strands_, 1, 1);
-  choose->addWidget(metalLabel, 2, 0);
-  choose->addWidget(material_, 2, 1);
-  choose->addWidget(useLabel_, 3, 0);
-  choose->addWidget(use_, 3, 1);
+  choose->addWidget(heldLabel_, 2, 0);
+  choose->addWidget(held_, 2, 1);
+  choose->addWidget(metalLabel, 3, 0);
+  choose->addWidget(material_, 3, 1);
+  choose->addWidget(useLabel_, 4, 0);
+  choose->addWidget(use_, 4, 1);
   digitRow_ = new QWidget(this);
   auto* toes = new QHBoxLayout(digitRow_);
   toes->setContentsMargins(0, 0, 0, 0);
@@ -144,7 +151,7 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   pegs_->setToolTip(tr("each its own short wire instead of one woven out and back through the loop"));
   toes->addWidget(pegs_);
   connect(pegs_, &QCheckBox::clicked, this, &WireCard::typedDigits);
-  choose->addWidget(digitRow_, 4, 1);
+  choose->addWidget(digitRow_, 5, 1);
   connect(digits_, &QSpinBox::editingFinished, this, &WireCard::typedDigits);
   connect(digitLength_, &QLineEdit::editingFinished, this, &WireCard::typedDigits);
   choose->setColumnStretch(1, 1);
@@ -170,6 +177,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
     if (session_.selected() < 0) return;
     const int wires = strands_->itemData(i).toInt();
     session_.setWires(session_.selected(), wires < 0 ? std::nullopt : std::optional(wires));
+  });
+  connect(held_, &QComboBox::activated, this, [this](int i) {
+    if (session_.selected() < 0) return;
+    session_.setHeld(session_.selected(), rootHold(held_->itemData(i).toString().toStdString()));
   });
   connect(use_, &QComboBox::activated, this, [this](int i) {
     if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString()))
@@ -209,6 +220,22 @@ void WireCard::showRemedies() {
     list->addWidget(result);
   }
   remedies_->show();
+}
+
+void WireCard::fillHeld(const FigureLimb& limb) {
+  held_->clear();
+  held_->addItem(tr("as it is built"), QString());
+  for (const RootHold hold : holdsFor(limb)) {
+    const QString words = hold == RootHold::Lashed    ? tr("lashed to the wire there")
+                          : hold == RootHold::Glued   ? tr("glued into an awl hole")
+                          : hold == RootHold::Through ? tr("pushed through the body")
+                          : hold == RootHold::Thread  ? tr("strung on thread, no wire")
+                                                      : tr("wound on a skewer, no wire");
+    held_->addItem(words, str(std::string(id(hold))));
+  }
+  const auto own = session_.project().limbs.find(limb.id);
+  const bool set = own != session_.project().limbs.end() && own->second.held;
+  held_->setCurrentIndex(set ? held_->findData(str(std::string(id(*own->second.held)))) : 0);
 }
 
 void WireCard::typedDigits() {
@@ -291,6 +318,8 @@ void WireCard::refresh() {
   help_->hide();
   digitRow_->hide();
   strands_->setEnabled(l >= 0);
+  held_->setVisible(l >= 0 && !holdsFor(plan.figure.limbs[static_cast<size_t>(l)]).empty());
+  heldLabel_->setVisible(held_->isVisibleTo(this));
   back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
   twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
   if (l < 0) {
@@ -312,6 +341,10 @@ void WireCard::refresh() {
     digitLength_->setText(str(printLength(toes ? own->second.digits->length : 8, units, 1)));
   strands_->setCurrentIndex(strands_->findData(
       own != session_.project().limbs.end() && own->second.wires ? *own->second.wires : -1));
+  fillHeld(plan.figure.limbs[static_cast<size_t>(l)]);
+  const bool bare = own != session_.project().limbs.end() &&
+                    (own->second.held == RootHold::Thread || own->second.held == RootHold::Skewer);
+  strands_->setEnabled(!bare);
   limb_->setVisible(wired);
   verdict_->set(limb.verdict, str(limb.sentence));
   QStringList texts;

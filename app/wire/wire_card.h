@@ -17,6 +17,7 @@ public:
   void refresh() override;
   [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
   [[nodiscard]] QComboBox* strands() const { return strands_; }
+  [[nodiscard]] QComboBox* held() const { return held_; }
   [[nodiscard]] QSpinBox* digits() const { return digits_; }
   [[nodiscard]] QCheckBox* pegs() const { return pegs_; }
   [[nodiscard]] QLineEdit* digitLength() const { return digitLength_; }
@@ -46,7 +47,11 @@ private:
   Why* whyNeed_;
   Why* whyEffort_;
   QLabel* findings_;
+  void fillHeld(const FigureLimb& limb);
+
   QComboBox* strands_;
+  QComboBox* held_;
+  QLabel* heldLabel_;
   QSpinBox* digits_;
   QLineEdit* digitLength_;
   QCheckBox* pegs_;

@@ -70,7 +70,8 @@ void WireRack::lay() {
   rows_.clear();
   double longest = 1;
   for (const Piece& piece : plan.pieces) longest = std::max(longest, piece.cut);
-  const double room = std::max(200, width() - px(150));
+  // Right of the bars the coil goes on under its name.
+  const double room = std::max(200.0, width() - std::min<double>(px(250), 0.4 * width()));
   scale_ = std::min(0.42 * textScale(), room / longest);
   std::vector<std::pair<std::string, double>> order;
   std::map<std::pair<std::string, double>, std::vector<int>> byWire;
@@ -229,8 +230,9 @@ void WireRack::paintEvent(QPaintEvent* /*event*/) {
                              QPointF(right - px(9), row.y + px(8)), QPointF(right - px(4), row.y + px(16))});
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));
-    p.drawText(QRectF(width() - px(240), row.y - px(28), px(236), px(20)), Qt::AlignRight | Qt::AlignVCenter,
-               row.wire);
+    const QRectF name(from + px(6), row.y - px(28), std::max(0.0, width() - px(4) - from - px(6)), px(20));
+    p.drawText(name, Qt::AlignRight | Qt::AlignVCenter,
+               p.fontMetrics().elidedText(row.wire, Qt::ElideRight, qFloor(name.width())));
     for (const Bar& bar : row.bars) paintBar(p, bar);
   }
   if (hasFocus()) {

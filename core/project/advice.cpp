@@ -68,13 +68,13 @@ Advice constructionAdvice(Construction construction, Use use, const Plan& plan) 
     if (look.pairs == 0) {
       a.level = Level::Wrong;
       a.reason = "it has no pair of limbs for the wires to run out into";
-    } else if (look.height > kFoldedHeight || look.mass > kFoldedMass)
+    } else if (look.height > plan.bench.foldedHeightMost || look.mass > plan.bench.foldedMassMost)
       warn(fmt::format("at {} mm and {} single strands in the legs give up strength; twisted limbs hold more",
                        printNumber(look.height, 0), grams(look.mass)));
     break;
   case Construction::TwistedLimbs:
     a.reason = "strong, and every limb can be posed";
-    if (look.thinnestLeg < 4.5)
+    if (look.thinnestLeg < plan.bench.slimLeg)
       warn(fmt::format("legs of {} mm hardly hide a doubled wire; a single one is slimmer",
                        printNumber(look.thinnestLeg, 1)));
     break;
@@ -88,7 +88,7 @@ Advice constructionAdvice(Construction construction, Use use, const Plan& plan) 
     break;
   case Construction::LegsAndTail:
     a.reason = "a stout body stands well on wired legs alone, and there is little wire to hide";
-    if (look.stoutness > kStout && look.neck)
+    if (look.stoutness > plan.bench.stoutMost && look.neck)
       warn("a long body and neck without wire keep no pose and may sag");
     else if (use == Use::Handled)
       warn("handled often, wires glued into felt work loose");
@@ -98,7 +98,7 @@ Advice constructionAdvice(Construction construction, Use use, const Plan& plan) 
     if (look.pairs == 0) {
       a.level = Level::Wrong;
       a.reason = "it has no pair of limbs to push a wire through";
-    } else if (look.mass > kPegMass)
+    } else if (look.mass > plan.bench.pegMassMost)
       warn(fmt::format("pegs bear little, and this weighs {}", grams(look.mass)));
     break;
   case Construction::PartWired:

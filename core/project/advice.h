@@ -11,14 +11,7 @@ struct Advice {
   std::string reason;        ///< without a full stop
 };
 
-/// Bounds of the rules, estimates from how makers use them: a folded pair is for small light figures, pegs
-/// bear little, a stout trunk is no longer than twice its depth.
-inline constexpr double kFoldedHeight = 200; ///< mm
-inline constexpr double kFoldedMass = 80;    ///< g
-inline constexpr double kPegMass = 30;       ///< g
-inline constexpr double kStout = 2.4;        ///< length of the trunk over its depth
-
-/// Of one construction for the plan's figure.
+/// Of one construction for the plan's figure, up to the bounds of the plan's bench rules.
 [[nodiscard]] Advice constructionAdvice(Construction construction, Use use, const Plan& plan);
 
 /// Of all, those that suit first, the animal's own before others.

@@ -86,6 +86,14 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
     catalog.pace = std::move(pace).value();
   else
     catalog.problems.push_back(pace.problem());
+  const fs::path benchFile = data / "work" / "joins.json";
+  const auto benchText = readFile(benchFile, 1U << 20U);
+  auto bench = benchText ? readBenchRules(*benchText, benchFile.filename().string())
+                         : Result<BenchRules>(benchText.problem());
+  if (bench)
+    catalog.bench = std::move(bench).value();
+  else
+    catalog.problems.push_back(bench.problem());
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())

@@ -1,6 +1,7 @@
 #include "project/plan.h"
 
 #include "hold/gauge_choice.h"
+#include "project/body_joins.h"
 #include "project/wire_stock.h"
 #include "wire/allowance.h"
 
@@ -31,9 +32,11 @@ public:
       : project_(project), catalog_(catalog), plan_(std::move(begun)) {
     plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.construction = project.construction;
+    plan_.bench = catalog.bench;
     WiresWanted wanted(plan_.figure.limbs.size());
     for (size_t l = 0; l < wanted.size(); ++l)
-      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id)) wanted[l] = choice->wires;
+      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id))
+        wanted[l] = {choice->wires, choice->held};
     plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction, wanted);
     plan_.limbs.resize(plan_.figure.limbs.size());
   }
@@ -214,7 +217,7 @@ private:
       if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id))
         if (choice->digits && plan_.limbs[l].wired) {
           PieceRules::Digits wish = *choice->digits;
-          wish.count = std::min(wish.count, kMostDigits);
+          wish.count = std::min(wish.count, static_cast<int>(catalog_.bench.digitsMost));
           rules.digits[static_cast<int>(l)] = wish;
         }
     std::vector<double> longest;

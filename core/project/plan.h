@@ -56,6 +56,7 @@ struct Plan {
   WorkTime time;
   WireSkeleton skeleton;
   Construction construction = Construction::TwistedLimbs;
+  BenchRules bench; ///< the rules of thumb it was made by
   std::vector<WireGroup> groups;
   std::vector<WireSection> sections; ///< one a group
   std::vector<Piece> pieces;

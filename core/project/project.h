@@ -25,9 +25,12 @@ struct LimbChoice {
   std::optional<double> diameter;      ///< mm
   std::optional<Firmness> firmness;
   std::optional<int> wires;                 ///< 0 none, 1, 2 or 4; as the construction has it when not set
+  std::optional<RootHold> held;             ///< its own way, whatever the figure's construction
   std::optional<PieceRules::Digits> digits; ///< toes or fingers of fine wire
 
-  [[nodiscard]] bool empty() const { return !material && !diameter && !firmness && !wires && !digits; }
+  [[nodiscard]] bool empty() const {
+    return !material && !diameter && !firmness && !wires && !held && !digits;
+  }
 };
 
 /// A wire the maker has.

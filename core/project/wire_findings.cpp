@@ -82,20 +82,49 @@ void lookAtDigits(std::vector<Finding>& out, const Project& project, const Plan&
     const auto found = project.limbs.find(limb.id);
     if (found == project.limbs.end() || !found->second.digits) continue;
     const PieceRules::Digits& wish = *found->second.digits;
-    if (wish.count > kMostDigits)
+    if (wish.count > plan.bench.digitsMost)
       say(limb,
           fmt::format("{}: {} toes or fingers cannot be woven on one loop; {} are planned.", limb.name,
-                      wish.count, kMostDigits),
+                      wish.count, static_cast<int>(plan.bench.digitsMost)),
           "too many digits");
-    if (wish.count > 0 && wish.length < kLeastDigit)
+    if (wish.count > 0 && wish.length < plan.bench.digitLeast)
       say(limb,
           fmt::format("{}: a digit of {} mm is too short to wrap; {:g} mm is about the least.", limb.name,
-                      printNumber(wish.length, 1), kLeastDigit),
+                      printNumber(wish.length, 1), plan.bench.digitLeast),
           "digits too short to wrap");
     if (!plan.limbs[l].wired && wish.count > 0)
       say(limb,
           fmt::format("{}: it has no wire for its digits to be woven on; give it wire first.", limb.name),
           "digits without wire");
+  }
+}
+
+void lookAtHolds(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure.limbs[l];
+    const auto found = project.limbs.find(limb.id);
+    if (limb.side < 0 || found == project.limbs.end() || !found->second.held) continue;
+    const RootHold held = *found->second.held;
+    const std::vector<RootHold> ways = holdsFor(limb);
+    if (std::find(ways.begin(), ways.end(), held) == ways.end())
+      out.push_back(
+          {Level::Doubtful, limb.id,
+           fmt::format(
+               "{}: it is the body itself, or has no twin, and cannot be held \"{}\"; choose another.",
+               limb.name, id(held)),
+           fmt::format("{} cannot be held so", limb.family)});
+    else if (held == RootHold::Lashed && plan.limbs[l].wired &&
+             plan.groups[static_cast<size_t>(plan.limbs[l].group)].root != RootHold::Lashed)
+      out.push_back({Level::Doubtful, limb.id,
+                     fmt::format("{}: no wire passes where it meets the body, so it cannot be lashed; it is "
+                                 "planned glued into an awl hole.",
+                                 limb.name),
+                     fmt::format("nothing to lash {} to", limb.family)});
+    if ((held == RootHold::Thread || held == RootHold::Skewer) && limb.kind == LimbKind::Leg)
+      out.push_back({Level::Doubtful, limb.id,
+                     fmt::format("{}: without wire it keeps no pose and bears the figure only as felt does.",
+                                 limb.name),
+                     fmt::format("{} has no wire", limb.family)});
   }
 }
 
@@ -105,6 +134,7 @@ void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& p
   lookAtStock(out, project, plan);
   lookAtNumbers(out, project, plan);
   lookAtDigits(out, project, plan);
+  lookAtHolds(out, project, plan);
   const Advice advice = constructionAdvice(project.construction, project.use, plan);
   if (advice.level != Level::Good)
     out.push_back({advice.level, "figure", fmt::format("{}: {}.", name(project.construction), advice.reason),

@@ -38,6 +38,12 @@ public:
       if (wires == 3) fail(at + ".wires", "is 3", "give 0, 1, 2 or 4");
       choice.wires = wires;
     }
+    if (in.contains("held")) {
+      const std::string held = text(in["held"], at + ".held");
+      choice.held = rootHold(held);
+      if (!choice.held)
+        fail(at + ".held", fmt::format("is \"{}\"", held), "give lashed, glued, through, thread or skewer");
+    }
     if (!in.contains("digits")) return;
     const Json& d = in["digits"];
     object(d, at + ".digits");
@@ -168,6 +174,7 @@ void wireToJson(const Project& p, Json& out) {
 
 void limbWireToJson(const LimbChoice& choice, Json& in) {
   put(in, "wires", choice.wires.has_value(), choice.wires.value_or(0));
+  put(in, "held", choice.held.has_value(), choice.held ? std::string(id(*choice.held)) : std::string());
   Json digits;
   if (choice.digits)
     digits = {

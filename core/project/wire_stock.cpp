@@ -32,14 +32,6 @@ std::vector<double> partsOf(const Piece& piece) {
   return out;
 }
 
-double halfDeep(const Figure& figure, int limb) {
-  double most = 0;
-  for (const int b : figure.limbs[static_cast<size_t>(limb)].bones)
-    for (const Station& s : figure.bones[static_cast<size_t>(b)].stations)
-      most = std::max({most, s.across / 2, s.deep / 2});
-  return most;
-}
-
 } // namespace
 
 double longestOf(const Project& project, const Catalog& catalog, const std::string& material,
@@ -91,99 +83,6 @@ std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catal
     wire.cuts = cutList(lengths, bars);
   }
   return out;
-}
-
-void bodyJoins(const Project& project, Plan& plan) {
-  const Figure& f = plan.figure;
-  const auto add = [&](Join join) { plan.joins.push_back(std::move(join)); };
-  const auto kindOf = [&](LimbKind kind) {
-    for (size_t i = 0; i < f.limbs.size(); ++i)
-      if (f.limbs[i].kind == kind && f.limbs[i].side == 0) return static_cast<int>(i);
-    return -1;
-  };
-  const int head = kindOf(LimbKind::Head);
-  const int trunk = kindOf(LimbKind::Trunk);
-  const int tail = kindOf(LimbKind::Tail);
-  const auto wired = [&](int l) { return l >= 0 && plan.limbs[static_cast<size_t>(l)].wired; };
-  const auto rootOf = [&](int l) { return plan.skeleton.rootPoint[static_cast<size_t>(l)]; };
-
-  if (project.construction == Construction::ThreadJoints) {
-    for (size_t i = 0; i < f.limbs.size(); ++i) {
-      const FigureLimb& limb = f.limbs[i];
-      if (limb.side <= 0 || limb.kind == LimbKind::Digits || rootOf(static_cast<int>(i)) < 0) continue;
-      // There and back through both limbs and the body, and ends to tie with.
-      const double through =
-          2 * halfDeep(f, trunk < 0 ? static_cast<int>(i) : trunk) + 4 * halfDeep(f, static_cast<int>(i));
-      const double length = 2 * through + 150;
-      add({"thread",
-           rootOf(static_cast<int>(i)),
-           {static_cast<int>(i), limb.twin},
-           length,
-           0,
-           fmt::format("String both {}s on {} mm of strong thread through the body, there and back, pull it "
-                       "tight and knot it.",
-                       limb.family, printNumber(length, 0))});
-    }
-  }
-  if (project.construction == Construction::NoWire || project.construction == Construction::ThreadJoints) {
-    for (size_t i = 0; i < f.limbs.size(); ++i) {
-      const FigureLimb& limb = f.limbs[i];
-      if (limb.bones.empty() || limb.kind == LimbKind::Trunk || limb.kind == LimbKind::Digits ||
-          plan.limbs[i].wired)
-        continue;
-      double girth = 1e9;
-      double length = 0;
-      for (const int b : limb.bones) {
-        length += f.bones[static_cast<size_t>(b)].length;
-        for (const Station& s : f.bones[static_cast<size_t>(b)].stations)
-          if (s.at <= 0.8) girth = std::min({girth, s.across, s.deep});
-      }
-      // A third of the thinnest place, as skewers are sold; needled flat at the end, a limb finishes at two
-      // thirds of the length it is begun with.
-      const double skewer = std::clamp(std::round(girth / 3 * 2) / 2, 2.0, 6.0);
-      const bool flat = limb.kind == LimbKind::Leg || limb.kind == LimbKind::Arm;
-      const double begun = length * (flat ? 1.5 : 1.1);
-      add({"skewer",
-           -1,
-           {static_cast<int>(i)},
-           begun,
-           skewer,
-           fmt::format(
-               "Wind the {} on a {:g} mm skewer, {} mm long to begin with; slid off and felted it comes "
-               "to {} mm.",
-               limb.id, skewer, printNumber(begun, 0), printNumber(length, 0))});
-    }
-  }
-  if (head >= 0 && !wired(head) && rootOf(head) >= 0 && project.construction != Construction::NoWire) {
-    const double pin = std::min(f.limbs[static_cast<size_t>(head)].length, 40.0) * 0.5 + 15;
-    add({"spine-pin",
-         rootOf(head),
-         {head},
-         pin,
-         0,
-         fmt::format("A pin of {} mm, half in the head and half in the body, keeps the head from turning.",
-                     printNumber(pin, 0))});
-  }
-  const bool glued = std::any_of(plan.groups.begin(), plan.groups.end(),
-                                 [](const WireGroup& g) { return g.root == RootHold::Through; });
-  const bool folded = project.construction == Construction::FoldedPair;
-  if (glued || folded)
-    for (size_t i = 0; i < f.limbs.size(); ++i)
-      if (f.limbs[i].side > 0 && f.limbs[i].kind == LimbKind::Leg && plan.limbs[i].wired &&
-          rootOf(static_cast<int>(i)) >= 0)
-        add({"glue-stay",
-             rootOf(static_cast<int>(i)),
-             {static_cast<int>(i), f.limbs[i].twin},
-             0,
-             0,
-             fmt::format("A blob of glue where the {}s meet keeps them from turning.", f.limbs[i].family)});
-  if (plan.loads.legs == 2 && wired(tail))
-    add({"tail-foot",
-         plan.skeleton.limbs[static_cast<size_t>(tail)].front().points.back(),
-         {tail},
-         0,
-         0,
-         "Bent down to the ground the tail makes a third foot."});
 }
 
 } // namespace columna

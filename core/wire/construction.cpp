@@ -1,6 +1,7 @@
 #include "wire/construction.h"
 
 #include <algorithm>
+#include <map>
 #include <utility>
 
 namespace columna {
@@ -31,6 +32,8 @@ constexpr std::array<Words, 8> kWords{{
     {Construction::PartWired, "part-wired", "part-wired",
      "wire in legs, neck and tail; the trunk is felt that they are set into", "body poses"},
 }};
+
+constexpr std::array<std::string_view, 5> kHoldIds{"lashed", "glued", "through", "thread", "skewer"};
 
 const Words& words(Construction construction) {
   return *std::find_if(kWords.begin(), kWords.end(),
@@ -78,7 +81,12 @@ public:
       break;
     }
     asked();
+    for (size_t l = 0; l < wanted_.size(); ++l)
+      if (wanted_[l].held) leave(static_cast<int>(l));
     for (WireGroup& group : groups_) drop(group);
+    for (size_t l = 0; l < wanted_.size(); ++l)
+      if (wanted_[l].held) heldApart(static_cast<int>(l), *wanted_[l].held);
+    if (!apart_.empty()) loseDigits();
     std::erase_if(groups_, [](const WireGroup& g) { return g.limbs.empty(); });
     return std::move(groups_);
   }
@@ -87,7 +95,7 @@ private:
   [[nodiscard]] const FigureLimb& limb(int l) const { return figure_.limbs[static_cast<size_t>(l)]; }
   [[nodiscard]] bool has(int l) const { return l >= 0 && !skeleton_.limbs[static_cast<size_t>(l)].empty(); }
   [[nodiscard]] int wiresOf(int l, int usual) const {
-    return wanted_.empty() ? usual : wanted_[static_cast<size_t>(l)].value_or(usual);
+    return wanted_.empty() ? usual : wanted_[static_cast<size_t>(l)].wires.value_or(usual);
   }
 
   void take(WireGroup& group, int l, int wires) {
@@ -228,7 +236,7 @@ private:
     const int root = skeleton_.rootPoint[static_cast<size_t>(digits)];
     for (const WireGroup& group : groups_)
       for (const StrandSegment& s : group.segments)
-        if (s.a == root || s.b == root) return true;
+        if (!group.digits && (s.a == root || s.b == root)) return true;
     return false;
   }
 
@@ -236,7 +244,64 @@ private:
   void asked() {
     if (wanted_.empty()) return;
     for (size_t i = 0; i < figure_.limbs.size(); ++i)
-      if (!taken_[i] && wanted_[i].value_or(0) > 0) set(static_cast<int>(i), *wanted_[i]);
+      if (!taken_[i] && wanted_[i].wires.value_or(0) > 0) set(static_cast<int>(i), *wanted_[i].wires);
+  }
+
+  /// A limb held its own way leaves the group the construction put it in, with its stretches; `apart_` keeps
+  /// how many wires it had.
+  void leave(int l) {
+    int had = 1;
+    for (WireGroup& group : groups_)
+      for (size_t m = group.limbs.size(); m-- > 0;)
+        if (group.limbs[m] == l) {
+          had = std::max(1, group.wires[m]);
+          group.limbs.erase(group.limbs.begin() + static_cast<std::ptrdiff_t>(m));
+          group.wires.erase(group.wires.begin() + static_cast<std::ptrdiff_t>(m));
+          std::erase_if(group.segments, [l](const StrandSegment& s) { return s.limb == l; });
+        }
+    apart_[l] = had;
+    taken_[static_cast<size_t>(l)] = false;
+  }
+
+  void heldApart(int l, RootHold held) {
+    if (held == RootHold::Thread || held == RootHold::Skewer || wiresOf(l, 1) <= 0) return;
+    const int twin = limb(l).twin;
+    if (held == RootHold::Through) {
+      // With its twin if that is pushed through too; the left one brings it.
+      const bool both = twin >= 0 && wanted_[static_cast<size_t>(twin)].held == RootHold::Through;
+      if (both && limb(l).side < 0) return;
+      WireGroup group;
+      group.name = both ? limb(l).family + "s" : limb(l).id;
+      group.root = held;
+      group.equal = true;
+      for (const int each : {l, both ? twin : -1})
+        if (has(each) && !taken_[static_cast<size_t>(each)]) {
+          take(group, each, apart_[l]);
+          ownRun(group, each, apart_[l]);
+        }
+      if (!group.limbs.empty()) groups_.push_back(std::move(group));
+      return;
+    }
+    const int root = skeleton_.rootPoint[static_cast<size_t>(l)];
+    const bool passed = std::any_of(groups_.begin(), groups_.end(), [&](const WireGroup& g) {
+      return std::any_of(g.segments.begin(), g.segments.end(),
+                         [root](const StrandSegment& s) { return s.a == root || s.b == root; });
+    });
+    const size_t before = groups_.size();
+    set(l, apart_[l]);
+    if (groups_.size() > before && held == RootHold::Lashed && passed) groups_.back().root = held;
+  }
+
+  /// Toes of a limb whose wire was taken out have nothing to be wound on.
+  void loseDigits() {
+    std::vector<WireGroup> keep;
+    for (const WireGroup& group : groups_) {
+      const bool bare = group.digits && std::none_of(group.limbs.begin(), group.limbs.end(), [&](int l) {
+                          return onWired(l) || wanted_[static_cast<size_t>(l)].wires.value_or(0) > 0;
+                        });
+      if (!bare) keep.push_back(group);
+    }
+    groups_ = std::move(keep);
   }
 
   /// Limbs that are to have none leave the group with their stretches.
@@ -255,6 +320,7 @@ private:
   std::vector<bool> taken_;
   std::vector<int> pairs_;
   std::vector<WireGroup> groups_;
+  std::map<int, int> apart_; ///< limbs held their own way: the wires they had
 };
 
 } // namespace
@@ -263,6 +329,33 @@ std::string_view id(Construction construction) { return words(construction).id; 
 std::string_view name(Construction construction) { return words(construction).name; }
 std::string_view built(Construction construction) { return words(construction).built; }
 std::string_view givesUp(Construction construction) { return words(construction).givesUp; }
+
+std::string_view id(RootHold hold) { return kHoldIds[static_cast<size_t>(hold)]; }
+
+std::optional<RootHold> rootHold(std::string_view id) {
+  for (const RootHold hold : kRootHolds)
+    if (columna::id(hold) == id) return hold;
+  return std::nullopt;
+}
+
+std::vector<RootHold> holdsFor(const FigureLimb& limb) {
+  switch (limb.kind) {
+  case LimbKind::Leg:
+  case LimbKind::Arm:
+  case LimbKind::Wing:
+    if (limb.twin >= 0) return {kRootHolds.begin(), kRootHolds.end()};
+    return {RootHold::Lashed, RootHold::Glued, RootHold::Skewer};
+  case LimbKind::Tail:
+    return {RootHold::Lashed, RootHold::Glued, RootHold::Skewer};
+  case LimbKind::Trunk:
+  case LimbKind::Neck:
+  case LimbKind::Head:
+  case LimbKind::Digits:
+    return {};
+  default:
+    return {RootHold::Lashed, RootHold::Glued};
+  }
+}
 
 std::optional<Construction> construction(std::string_view id) {
   for (const Words& w : kWords)

@@ -48,8 +48,16 @@ struct StrandSegment {
   int wires = 1;
 };
 
-/// How a wire's end is held where its limb leaves the body.
-enum class RootHold { Lashed, Glued, Through };
+/// How a limb is held where it leaves the body: its wire lashed on with a short extra piece, glued into an
+/// awl hole, or pushed straight through the body with its twin's; or no wire: strung on thread with its twin,
+/// or wound on a skewer and felted on.
+enum class RootHold { Lashed, Glued, Through, Thread, Skewer };
+
+inline constexpr std::array<RootHold, 5> kRootHolds{RootHold::Lashed, RootHold::Glued, RootHold::Through,
+                                                    RootHold::Thread, RootHold::Skewer};
+
+[[nodiscard]] std::string_view id(RootHold hold); ///< "lashed", "glued", "through", "thread", "skewer"
+[[nodiscard]] std::optional<RootHold> rootHold(std::string_view id);
 
 /// Limbs that share one wire and so one gauge.
 struct WireGroup {
@@ -64,13 +72,22 @@ struct WireGroup {
   bool equal = false; ///< its pieces and those of like groups are cut alike
 };
 
-/// What the maker wants of each limb: 0 no wire, 1, 2 or 4 wires; nothing as the construction has it.
-using WiresWanted = std::vector<std::optional<int>>;
+/// What the maker wants of a limb; nothing where it is as the construction has it.
+struct LimbWish {
+  std::optional<int> wires;     ///< 0 no wire, 1, 2 or 4 side by side
+  std::optional<RootHold> held; ///< its own way, whatever the rest of the figure is built like
+};
+using WiresWanted = std::vector<LimbWish>;
 
 /// The limbs of a figure by shared wire. Every limb that has wire is in exactly one group. A limb that other
-/// wire must run through keeps one strand at least. `wanted` has one entry a limb, or none at all.
+/// wire must run through keeps one strand at least. `wanted` has one entry a limb, or none at all. A limb
+/// held its own way has wire of its own (a pair pushed through shares one); lashed where no other wire
+/// passes its root, it is glued instead.
 [[nodiscard]] std::vector<WireGroup> wireGroups(const Figure& figure, const WireSkeleton& skeleton,
                                                 Construction construction, const WiresWanted& wanted = {});
+
+/// The ways such a limb can be held; none for the body itself, which the others are held to.
+[[nodiscard]] std::vector<RootHold> holdsFor(const FigureLimb& limb);
 
 /// Whether a construction can carry wire in such a limb at all.
 [[nodiscard]] bool carries(Construction construction, const FigureLimb& limb);

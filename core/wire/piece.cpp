@@ -300,10 +300,13 @@ private:
       const PointKind kind = local.graph.nodes[n].kind;
       if (kind == PointKind::Joint && ends) lash(point, g);
       if (kind != PointKind::Root || !(ends || passes)) continue;
-      const bool own = isRootOf(skeleton_, group, point);
+      // A tail or a neck with wire of its own is set in like any limb.
+      const bool alone = group.limbs.size() == 1 && onSpine(skeleton_, group.limbs.front()) &&
+                         skeleton_.rootPoint[static_cast<size_t>(group.limbs.front())] == point;
+      const bool own = isRootOf(skeleton_, group, point) || (alone && group.root != RootHold::Lashed);
       if (!own) {
         // A stretch of the trunk that begins where other wires run: tied unless twisted round them.
-        if (point != group.meets && ends && !group.stem) lash(point, g);
+        if (point != group.meets && ends && (!group.stem || alone)) lash(point, g);
         continue;
       }
       if (group.meets == point || mainline(point, g)) continue;
@@ -313,9 +316,17 @@ private:
 
   /// Whether the group's own wire goes on through the point along the spine, so that nothing is to be tied.
   [[nodiscard]] bool mainline(int point, size_t g) const {
-    return std::any_of(groups_[g].segments.begin(), groups_[g].segments.end(), [&](const StrandSegment& s) {
-      return (s.a == point || s.b == point) && onSpine(skeleton_, s.limb);
-    });
+    int touching = 0;
+    bool spine = false;
+    bool trunk = false;
+    for (const StrandSegment& s : groups_[g].segments)
+      if (s.a == point || s.b == point) {
+        ++touching;
+        spine = spine || onSpine(skeleton_, s.limb);
+        trunk = trunk || limb(s.limb).kind == LimbKind::Trunk;
+      }
+    // A tail or a neck alone begins here and has to be held like any limb.
+    return spine && (touching > 1 || trunk);
   }
 
   void hold(const WireGroup& group, size_t g, int point) {

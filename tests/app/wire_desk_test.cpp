@@ -168,6 +168,27 @@ TEST_F(DeskTest, StrandsByTheCard) {
   EXPECT_FALSE(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].wired);
 }
 
+TEST_F(DeskTest, HowALimbIsHeldByTheCard) {
+  session.select(limb("left-foreleg"));
+  auto* card = this->card<WireCard>(Stage::Wire);
+  ASSERT_EQ(card->held()->count(), 6);
+  card->held()->setFocus();
+  QTest::keyClick(card->held(), Qt::Key_Down);
+  QTest::keyClick(card->held(), Qt::Key_Down); // glued
+  for (const char* side : {"left-foreleg", "right-foreleg"})
+    EXPECT_EQ(session.project().limbs.at(side).held, RootHold::Glued) << side;
+  EXPECT_TRUE(std::any_of(plan().joins.begin(), plan().joins.end(),
+                          [](const Join& j) { return j.kind == "awl-hole"; }));
+  QTest::keyClick(card->held(), Qt::Key_End); // on a skewer: no wire, so no strands to choose
+  EXPECT_FALSE(card->strands()->isEnabled());
+  EXPECT_FALSE(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].wired);
+  for (int i = 0; i < 3; ++i) session.undo();
+  EXPECT_TRUE(session.project().limbs.empty());
+  EXPECT_EQ(card->held()->currentIndex(), 0);
+  session.select(limb("neck"));
+  EXPECT_FALSE(card->held()->isVisibleTo(card)) << "the body is what the others are held to";
+}
+
 TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
   session.edit(QStringLiteral("thin wire"), [](Project& p) {
     p.drawerOnly = true;
