@@ -15,21 +15,7 @@
 namespace columna {
 namespace {
 
-/// Numbers of a piece but for where it runs.
-void copyNumbers(Piece& to, const Piece& from) {
-  to.bones = from.bones;
-  to.cut = from.cut;
-  to.mass = from.mass;
-  to.routeAt = from.routeAt;
-  to.features = from.features;
-  to.twists = from.twists;
-  const std::vector<Bend> own = to.bends;
-  to.bends = from.bends;
-  for (size_t i = 0; i < to.bends.size() && i < own.size(); ++i) {
-    to.bends[i].point = own[i].point;
-    to.bends[i].roll = -from.bends[i].roll; // the mirror image turns the other way
-  }
-}
+constexpr int kRoutedAgain = 8;
 
 class Laying {
 public:
@@ -107,8 +93,30 @@ private:
     const WireSection& wire = sections_[g];
     const GroupGraph local = groupGraph(figure_, skeleton_, group, wire, rules_.allow);
     const double cutLimit = std::min(rules_.handling, longest_[g]);
-    const double limit =
-        std::max(1.0, (cutLimit - rules_.allow.wasteLength) / (1 + rules_.allow.wasteShare / 100));
+    double limit = std::max(1.0, (cutLimit - rules_.allow.wasteLength) / (1 + rules_.allow.wasteShare / 100));
+    // Routing knows nothing of corners and of turns round other wires; where a piece comes out too long for
+    // them, it is routed again with that much less to spend.
+    const size_t pieces = out_.pieces.size();
+    const size_t joins = out_.joins.size();
+    for (int attempt = 0;; ++attempt) {
+      std::set<int> lashed = lashed_;
+      RouteChoice choice = routedWithin(g, local, limit);
+      double most = 0;
+      for (size_t i = pieces; i < out_.pieces.size(); ++i)
+        if (out_.pieces[i].route.size() > 2) most = std::max(most, out_.pieces[i].cut);
+      if (most <= cutLimit || choice.own || attempt == kRoutedAgain || limit <= 1) {
+        out_.choices.push_back(std::move(choice));
+        return;
+      }
+      limit = std::max(1.0, limit - (most - cutLimit) - 0.1);
+      out_.pieces.erase(out_.pieces.begin() + static_cast<std::ptrdiff_t>(pieces), out_.pieces.end());
+      out_.joins.erase(out_.joins.begin() + static_cast<std::ptrdiff_t>(joins), out_.joins.end());
+      lashed_ = std::move(lashed);
+    }
+  }
+
+  RouteChoice routedWithin(size_t g, const GroupGraph& local, double limit) {
+    const WireGroup& group = groups_[g];
     std::vector<Routing> ways = bestRoutings(local.graph, limit);
     // Twins are routed as mirrors wherever that costs no more.
     std::stable_sort(ways.begin(), ways.end(), [&](const Routing& a, const Routing& b) {
@@ -139,7 +147,7 @@ private:
     ordered(local, walks);
     for (const Walk& walk : walks) lay(g, local, walk, walks.size());
     ties(g, local, walks);
-    out_.choices.push_back(std::move(choice));
+    return choice;
   }
 
   /// The maker's own routes as walks; a sentence when they do not cover the strands.

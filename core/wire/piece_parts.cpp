@@ -206,4 +206,19 @@ std::vector<Piece> wishedDigits(const Figure& figure, const WireSkeleton& skelet
   return out;
 }
 
+void copyNumbers(Piece& to, const Piece& from) {
+  to.bones = from.bones;
+  to.cut = from.cut;
+  to.mass = from.mass;
+  to.routeAt = from.routeAt;
+  to.features = from.features;
+  to.twists = from.twists;
+  const std::vector<Bend> own = to.bends;
+  to.bends = from.bends;
+  for (size_t i = 0; i < to.bends.size() && i < own.size(); ++i) {
+    to.bends[i].point = own[i].point;
+    to.bends[i].roll = -from.bends[i].roll; // the mirror image turns the other way
+  }
+}
+
 } // namespace columna

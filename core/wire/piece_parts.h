@@ -46,4 +46,7 @@ lashingPieces(const Figure& figure, const WireSkeleton& skeleton, const std::vec
 [[nodiscard]] std::vector<Piece> wishedDigits(const Figure& figure, const WireSkeleton& skeleton,
                                               const WireSection& fine, const PieceRules& rules);
 
+/// Takes over the numbers of a piece that this one mirrors; where it runs stays its own.
+void copyNumbers(Piece& to, const Piece& from);
+
 } // namespace columna

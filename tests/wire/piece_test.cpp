@@ -163,7 +163,7 @@ TEST(Piece, NoPieceOverItsLimit) {
     for (const Piece& piece : plan.pieces) {
       if (piece.group < 0 || plan.groups[static_cast<size_t>(piece.group)].digits || piece.route.size() <= 2)
         continue;
-      EXPECT_LE(piece.cut, 700 * 1.02) << name(c) << ' ' << piece.name;
+      EXPECT_LE(piece.cut, 700) << name(c) << ' ' << piece.name;
     }
   }
 }
