@@ -1,0 +1,16 @@
+// The same frame as an input deck for CalculiX, so that anyone can check the sums with another solver.
+#pragma once
+
+#include "hold/frame.h"
+
+#include <string>
+
+namespace columna {
+
+/// A static, linear step: beams of three nodes and square section with the members' own bending, axial and
+/// twisting stiffness (a square of the same second moment; its shear modulus is set so that it twists as the
+/// round one does), weights as forces on their nodes. Prints the displacements of the frame's nodes (node k
+/// of the frame is node k + 1) and the supports' forces. `parts` elements a member, 1 to 64.
+[[nodiscard]] std::string calculixDeck(const Frame& frame, const std::string& title, int parts = 8);
+
+} // namespace columna
