@@ -43,12 +43,17 @@ struct TurnRange {
 /// A turn of one bone about its own axes, radians.
 struct Turn {
   double flex = 0, side = 0, twist = 0;
+
+  [[nodiscard]] bool operator==(const Turn&) const = default;
 };
 
 /// A named stance: turns by bone; a bone's name with a trailing apostrophe turns its right copy alone.
 struct PatternPose {
   std::string name;
   std::map<std::string, Turn> turns;
+  /// The figure as a whole: flex leans it forward (nose down), side turns it about the upright (to its left),
+  /// twist leans it to its right side.
+  Turn whole = {};
 };
 
 /// The stretch between two joints.

@@ -137,6 +137,17 @@ struct ElasticFrame::Parts {
     return out;
   }
 
+  /// A member's end forces of given displacements, summed in the longest type there is.
+  static Vec12 exactEnds(const Member& m, const Eigen::VectorXd& u) {
+    using Long = Eigen::Matrix<long double, 12, 1>;
+    Long moved = Long::Zero();
+    for (size_t k = 0; k < 12; ++k)
+      if (m.dof[k] >= 0) moved[static_cast<Eigen::Index>(k)] = u[m.dof[k]];
+    const Long turned = m.turn.cast<long double>() * moved;
+    const Long ends = m.local.cast<long double>() * turned;
+    return ends.cast<double>();
+  }
+
   [[nodiscard]] FrameSolution solve(const std::vector<FrameLoad>& loads, bool weight) const {
     FrameSolution out;
     out.moved.assign(frame.nodes.size(), Vec6::Zero());
@@ -159,24 +170,36 @@ struct ElasticFrame::Parts {
       for (size_t k = 0; k < 6; ++k)
         if (dof[n][k] >= 0) f[dof[n][k]] = onNode[n][static_cast<Eigen::Index>(k)];
     Eigen::VectorXd u = Eigen::VectorXd::Zero(count);
+    Eigen::VectorXd more = Eigen::VectorXd::Zero(count);
+    std::vector<Vec12> ends(members.size(), Vec12::Zero());
     if (count > 0) {
       u = factor.solve(f);
-      // Members are far stiffer along than across; what rounding left over is solved for again.
       for (int again = 0; again < 2; ++again) u += factor.solve(f - stiffness * u);
     }
+    // Members are far stiffer along than across, and rounding of the displacements would show in the forces:
+    // these are summed with more digits, and what is left over is solved for and kept apart.
+    Eigen::VectorXd left = f;
+    for (size_t m = 0; m < members.size(); ++m) {
+      ends[m] = exactEnds(members[m], u);
+      const Vec12 world = members[m].turn.transpose() * ends[m];
+      for (size_t k = 0; k < 12; ++k)
+        if (members[m].dof[k] >= 0) left[members[m].dof[k]] -= world[static_cast<Eigen::Index>(k)];
+    }
+    if (count > 0) more = factor.solve(left);
     for (size_t n = 0; n < dof.size(); ++n)
       for (size_t k = 0; k < 6; ++k)
-        if (dof[n][k] >= 0) out.moved[n][static_cast<Eigen::Index>(k)] = u[dof[n][k]];
+        if (dof[n][k] >= 0) out.moved[n][static_cast<Eigen::Index>(k)] = u[dof[n][k]] + more[dof[n][k]];
     for (size_t m = 0; m < members.size(); ++m) {
       const auto i = static_cast<size_t>(frame.members[m].i);
       const auto j = static_cast<size_t>(frame.members[m].j);
-      Vec12 moved;
-      moved << out.moved[i], out.moved[j];
-      Vec12 ends = members[m].local * (members[m].turn * moved);
-      if (weight) ends -= members[m].weight;
-      out.ends[m].i = ends.head<6>();
-      out.ends[m].j = ends.tail<6>();
-      const Vec12 world = members[m].turn.transpose() * ends;
+      Vec12 rest = Vec12::Zero();
+      for (size_t k = 0; k < 12; ++k)
+        if (members[m].dof[k] >= 0) rest[static_cast<Eigen::Index>(k)] = more[members[m].dof[k]];
+      Vec12 all = ends[m] + members[m].local * (members[m].turn * rest);
+      if (weight) all -= members[m].weight;
+      out.ends[m].i = all.head<6>();
+      out.ends[m].j = all.tail<6>();
+      const Vec12 world = members[m].turn.transpose() * all;
       out.reactions[i] += world.head<6>();
       out.reactions[j] += world.tail<6>();
     }

@@ -9,8 +9,10 @@
 namespace columna {
 namespace {
 
-/// Torsion constant of a square over its second moment: 0.140577 a^4 against a^4/12.
-constexpr double kSquareTwist = 0.140577 * 12;
+/// Torsion constant over second moment of the outside solver's square beam: one element across, which does
+/// not warp, so its polar second moment (a cantilever twisted in CalculiX 2.20 gives 2.0).
+constexpr double kSquareTwist = 2;
+constexpr double kSlender = 25; ///< length over thickness
 
 } // namespace
 
@@ -49,10 +51,14 @@ std::string calculixDeck(const Frame& frame, const std::string& title, int parts
   }
   for (size_t m = 0; m < frame.members.size(); ++m) {
     const FrameMember& each = frame.members[m];
-    const double side = std::pow(12 * each.inertia, 0.25);
+    // Slender enough that the outside beam's shear, which these sums leave out, does not count.
+    const double side =
+        std::min(std::pow(12 * each.inertia, 0.25), memberLength(frame, static_cast<int>(m)) / kSlender);
+    const double elastic = each.elastic * each.inertia * 12 / std::pow(side, 4);
     const double shear = each.shear * each.torsion / (kSquareTwist * each.inertia);
     const double poisson = std::clamp(each.elastic / (2 * shear) - 1, -0.9, 0.49);
-    fmt::format_to(put, "*MATERIAL,NAME=M{}\n*ELASTIC\n{:.9e},{:.6f}\n", m + 1, each.elastic, poisson);
+    fmt::format_to(put, "*MATERIAL,NAME=M{}\n*ELASTIC\n{:.9e},{:.6f}\n", m + 1, elastic, poisson);
+    // The direction of the section's first side: the member's own y.
     // The direction of the section's first side: the member's own y.
     const Eigen::RowVector3d y = memberAxes(frame, static_cast<int>(m)).row(1);
     fmt::format_to(put,
@@ -79,8 +85,11 @@ std::string calculixDeck(const Frame& frame, const std::string& title, int parts
   }
   out += "*STEP\n*STATIC\n*CLOAD\n";
   for (const auto& [number, load] : loads)
-    for (Eigen::Index k = 0; k < 6; ++k)
+    for (Eigen::Index k = 0; k < 6; ++k) {
+      // A load on what is held goes straight into the support, and the solver trips over it.
+      if (number <= frame.nodes.size() && frame.nodes[number - 1].fixed[static_cast<size_t>(k)]) continue;
       if (std::abs(load[k]) > 1e-15) fmt::format_to(put, "{},{},{:.12e}\n", number, k + 1, load[k]);
+    }
   out += "*NSET,NSET=JOINTS,GENERATE\n";
   fmt::format_to(put, "1,{}\n", frame.nodes.size());
   out += "*NODE PRINT,NSET=JOINTS\nU\n*NODE PRINT,NSET=JOINTS,TOTALS=YES\nRF\n*END STEP\n";

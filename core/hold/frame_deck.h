@@ -8,9 +8,10 @@
 namespace columna {
 
 /// A static, linear step: beams of three nodes and square section with the members' own bending, axial and
-/// twisting stiffness (a square of the same second moment; its shear modulus is set so that it twists as the
-/// round one does), weights as forces on their nodes. Prints the displacements of the frame's nodes (node k
-/// of the frame is node k + 1) and the supports' forces. `parts` elements a member, 1 to 64.
-[[nodiscard]] std::string calculixDeck(const Frame& frame, const std::string& title, int parts = 8);
+/// twisting stiffness (a square no thicker than a twenty-fifth of its length, its moduli set so that it bends
+/// and twists as the round one does; along it can be stiffer), weights as forces on their nodes. Prints the
+/// displacements of the frame's nodes (node k of the frame is node k + 1) and the supports' forces. `parts`
+/// elements a member, 1 to 64.
+[[nodiscard]] std::string calculixDeck(const Frame& frame, const std::string& title, int parts = 12);
 
 } // namespace columna

@@ -1,7 +1,6 @@
 #include "make/bench_rules.h"
 
-#include <fmt/format.h>
-#include <nlohmann/json.hpp>
+#include "measure/number_file.h"
 
 #include <algorithm>
 #include <array>
@@ -46,21 +45,12 @@ double BenchRules::skewerFor(double thinnest) const {
 double BenchRules::pinFor(double head) const { return std::min(head, pinHeadMost) * pinShare + pinInBody; }
 
 Result<BenchRules> readBenchRules(std::string_view json, const std::string& file) {
-  const auto root = nlohmann::json::parse(json, nullptr, false);
-  if (!root.is_object() || root.value("schema", "") != "columna-bench-rules/1")
-    return Problem{"it is not a file of bench rules", file, "write schema \"columna-bench-rules/1\""};
+  std::array<std::string_view, kFields.size()> keys;
+  for (size_t k = 0; k < kFields.size(); ++k) keys[k] = kFields[k].key;
+  auto numbers = readNumbers(json, "columna-bench-rules/1", keys, file);
+  if (!numbers) return numbers.problem();
   BenchRules rules;
-  for (const Field& f : kFields) {
-    if (!root.contains(f.key) || !root[f.key].is_object())
-      return Problem{fmt::format("{} is missing", f.key), file, "give its value, unit and source"};
-    const auto& each = root[f.key];
-    if (!each.contains("value") || !each["value"].is_number() || !(each["value"].get<double>() >= 0))
-      return Problem{fmt::format("{}.value is missing or below zero", f.key), file, "give a number"};
-    if (!each.contains("source") || !each["source"].is_string() ||
-        each["source"].get_ref<const std::string&>().empty())
-      return Problem{fmt::format("{}.source is missing", f.key), file, "say where the number comes from"};
-    rules.*f.value = each["value"].get<double>();
-  }
+  for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
   return rules;
 }
 

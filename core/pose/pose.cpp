@@ -5,6 +5,7 @@
 #include <Eigen/Geometry>
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <numbers>
 
 namespace columna {
@@ -21,6 +22,16 @@ struct Carried {
 
   [[nodiscard]] Vec3 operator()(const Vec3& p) const { return turn * (p - from) + at; }
 };
+
+} // namespace
+
+Mat3 wholeTurn(const Turn& whole) {
+  return (Eigen::AngleAxisd(whole.side, Vec3::UnitZ()) * Eigen::AngleAxisd(whole.flex, Vec3::UnitY()) *
+          Eigen::AngleAxisd(whole.twist, Vec3::UnitX()))
+      .toRotationMatrix();
+}
+
+namespace {
 
 class Poser {
 public:
@@ -49,11 +60,24 @@ public:
       out.eye = carried(*eyeBone, false)(p_.eye);
       out.right->eye = carried(*eyeBone, eyeBone->twin)(rightEye);
     }
+    lean(out);
     settle(out);
     return out;
   }
 
 private:
+  /// The whole figure, about the place the first bone begins at.
+  void lean(Pattern& out) const {
+    if (pose_.whole == Turn()) return;
+    const Mat3 turn = wholeTurn(pose_.whole);
+    const auto first =
+        std::find_if(p_.bones.begin(), p_.bones.end(), [](const PatternBone& b) { return b.parent.empty(); });
+    const Vec3 about = first == p_.bones.end() ? Vec3(0, 0, 0) : p_.joints.at(first->from);
+    transformPlaces(
+        out, [&](const Vec3& p) { return Vec3(turn * (p - about) + about); },
+        [&](const Vec3& d) { return Vec3(turn * d); });
+  }
+
   static void turnBone(Pattern& out, const std::string& id, const Vec3& up, const Mat3& turn) {
     for (PatternBone& b : out.bones)
       if (b.id == id) {

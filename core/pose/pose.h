@@ -12,6 +12,9 @@ namespace columna {
 /// point lies at z = 0.
 [[nodiscard]] Pattern posed(const Pattern& pattern, const PatternPose& pose);
 
+/// The turn of a figure as a whole, in the world's axes: twist first, then flex, then side.
+[[nodiscard]] Eigen::Matrix3d wholeTurn(const Turn& whole);
+
 /// The first bone of the pose that turns further than its joint allows, as a sentence; nothing when all are
 /// within their limits (a twentieth of a degree is let pass).
 [[nodiscard]] std::optional<Problem> beyondLimits(const Pattern& pattern, const PatternPose& pose);

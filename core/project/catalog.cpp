@@ -38,6 +38,18 @@ void takePatterns(Catalog& catalog, const fs::path& folder) {
   }
 }
 
+/// One of the data folder's files of numbers.
+template <class Value>
+void take(Catalog& catalog, const fs::path& path, Result<Value> (*read)(std::string_view, const std::string&),
+          Value& to) {
+  const auto text = readFile(path, 1U << 20U);
+  auto value = text ? read(*text, path.filename().string()) : Result<Value>(text.problem());
+  if (value)
+    to = std::move(value).value();
+  else
+    catalog.problems.push_back(value.problem());
+}
+
 } // namespace
 
 const Pattern* Catalog::pattern(std::string_view id) const {
@@ -79,21 +91,9 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
     else
       catalog.problems.push_back(material.problem());
   }
-  const fs::path paceFile = data / "work" / "pace.json";
-  const auto paceText = readFile(paceFile, 1U << 20U);
-  auto pace = paceText ? readPace(*paceText, paceFile.filename().string()) : Result<Pace>(paceText.problem());
-  if (pace)
-    catalog.pace = std::move(pace).value();
-  else
-    catalog.problems.push_back(pace.problem());
-  const fs::path benchFile = data / "work" / "joins.json";
-  const auto benchText = readFile(benchFile, 1U << 20U);
-  auto bench = benchText ? readBenchRules(*benchText, benchFile.filename().string())
-                         : Result<BenchRules>(benchText.problem());
-  if (bench)
-    catalog.bench = std::move(bench).value();
-  else
-    catalog.problems.push_back(bench.problem());
+  take(catalog, data / "work" / "pace.json", readPace, catalog.pace);
+  take(catalog, data / "work" / "posing.json", readPoseRules, catalog.pose);
+  take(catalog, data / "work" / "joins.json", readBenchRules, catalog.bench);
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "anatomy/pattern.h"
+#include "hold/pose_rules.h"
 #include "make/bench_rules.h"
 #include "make/work_time.h"
 #include "wire/material.h"
@@ -16,6 +17,7 @@ struct Catalog {
   std::vector<Pattern> patterns;   ///< by name
   std::vector<Material> materials; ///< in the order of the data folder's names
   Pace pace;                       ///< how long kinds of work take
+  PoseRules pose;                  ///< what poses are judged by
   BenchRules bench;                ///< skewers, pins, bounds of the advice
   std::vector<Problem> problems;   ///< files that could not be read; the rest is there all the same
 

@@ -51,6 +51,7 @@ public:
       firm.push_back(choice && choice->firmness ? *choice->firmness : limb.firmness);
     }
     plan_.wool = planWool(plan_.figure, volume_, coat, firm);
+    plan_.boneWool = masses(false);
     settleWire();
     pieces();
     bodyJoins(project_, plan_);

@@ -67,6 +67,7 @@ struct Plan {
   int wiresLeast = 0;              ///< as few as would do at all
   double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
   Loads loads;
+  std::vector<BoneMass> boneWool; ///< of each bone, wool alone
   Standing standing;
   WoolPlan wool;
   std::vector<LimbPlan> limbs;   ///< one a limb of the figure

@@ -77,6 +77,7 @@ public:
     readLimbs(p);
     if (const auto problem = studyFromJson(json_, file_, p)) throw Bad{*problem};
     if (const auto problem = wireFromJson(json_, file_, p)) throw Bad{*problem};
+    if (const auto problem = stancesFromJson(json_, file_, p.stances)) throw Bad{*problem};
     if (json_.contains("untied")) {
       if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
       for (const Json& pair : json_["untied"])
@@ -170,6 +171,7 @@ Json toJson(const Project& project) {
   put(out["size"], "limb", project.size.by == SizeBy::Limb, project.size.limb);
   studyToJson(project, out);
   wireToJson(project, out);
+  stancesToJson(project.stances, out);
   out["construction"] = id(project.construction);
   out["material"] = project.material;
   out["use"] = id(project.use);

@@ -7,6 +7,7 @@
 #include "anatomy/trace.h"
 #include "hold/loads.h"
 #include "measure/quantity.h"
+#include "project/stance.h"
 #include "wire/material.h"
 #include "wire/piece.h"
 
@@ -77,6 +78,7 @@ struct Project {
   Allowances allow;                                                    ///< for the figure
   std::map<std::string, Allowances> pieceAllow;                        ///< by a piece's name, instead
   std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
+  Stances stances;              ///< poses, how it is held up, and who bends it
   std::set<std::string> untied; ///< pairs ("foreleg") whose sides the maker changes apart
   nlohmann::json unknown = nlohmann::json::object(); ///< the file as read, so that keys of others survive
 

@@ -75,6 +75,16 @@ double WireSection::strengthShare() const {
   return (wires == 4 ? once * once : once) * material.sharing;
 }
 
+double WireSection::stiffnessShare() const {
+  const double once = twistStiffness(angle(), material.poisson);
+  const double works =
+      material.strandsPerWire > 1
+          ? twistStiffness(helixAngle(material.strandsPerWire, diameter, material.layDiameters * diameter),
+                           material.poisson)
+          : 1;
+  return (wires == 4 ? once * once : once) * works;
+}
+
 double WireSection::capacity(double sigma) const {
   return strands() * strengthShare() * plasticMoment(sigma, diameter);
 }

@@ -51,6 +51,8 @@ struct WireSection {
   }
   /// Share of the strength that twisting leaves, works' and hand's together.
   [[nodiscard]] double strengthShare() const;
+  /// Share of its bending stiffness that each strand keeps, works' and hand's twist together.
+  [[nodiscard]] double stiffnessShare() const;
   /// Moment in N mm that all strands together resist at a stress of sigma MPa; no friction is counted.
   [[nodiscard]] double capacity(double sigma) const;
   /// Mass of one of the wires in g/mm of its own length, strands' take-up and pile included.

@@ -28,6 +28,12 @@ DensityRange feltDensityRange(Firmness firmness) {
   return {0.12e-3, 0.18e-3};
 }
 
+double feltStiffness(double density) {
+  constexpr double fibre = 1.31e-3; // g/mm3
+  const double share = density / fibre;
+  return 3 * 0.01 * 3000 * share * share * share;
+}
+
 double feltedOverWound(LimbKind kind) {
   const bool ball = kind == LimbKind::Head || kind == LimbKind::Trunk || kind == LimbKind::Part;
   return ball ? 0.75 : 0.65;

@@ -1,0 +1,29 @@
+#include "measure/number_file.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace columna {
+
+Result<std::vector<double>> readNumbers(std::string_view json, std::string_view schema,
+                                        std::span<const std::string_view> keys, const std::string& file) {
+  const auto root = nlohmann::json::parse(json, nullptr, false);
+  if (!root.is_object() || root.value("schema", "") != schema)
+    return Problem{"it is not a file of these numbers", file, fmt::format("write schema \"{}\"", schema)};
+  std::vector<double> out;
+  out.reserve(keys.size());
+  for (const std::string_view key : keys) {
+    if (!root.contains(key) || !root[std::string(key)].is_object())
+      return Problem{fmt::format("{} is missing", key), file, "give its value, unit and source"};
+    const auto& each = root[std::string(key)];
+    if (!each.contains("value") || !each["value"].is_number() || !(each["value"].get<double>() >= 0))
+      return Problem{fmt::format("{}.value is missing or below zero", key), file, "give a number"};
+    if (!each.contains("source") || !each["source"].is_string() ||
+        each["source"].get_ref<const std::string&>().empty())
+      return Problem{fmt::format("{}.source is missing", key), file, "say where the number comes from"};
+    out.push_back(each["value"].get<double>());
+  }
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,195 @@
+#include "project/pose_report.h"
+
+#include "pose/posing.h"
+#include "project/pose_words.h"
+#include "wire/allowance.h"
+#include "wool/felt.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+const PatternBone* patternBone(const Plan& plan, const FigureBone& bone) {
+  return plan.pattern.bone(bone.patternBone);
+}
+
+bool rightOf(const Plan& plan, const FigureBone& bone) {
+  return plan.figure.limbs[static_cast<size_t>(bone.limb)].side < 0;
+}
+
+/// How far each bone's joint is turned between two poses.
+std::vector<double> swings(const Plan& plan, const PatternPose& from, const PatternPose& to) {
+  std::vector<double> out;
+  out.reserve(plan.figure.bones.size());
+  for (const FigureBone& b : plan.figure.bones) {
+    const PatternBone* p = patternBone(plan, b);
+    if (!p) {
+      out.push_back(0);
+      continue;
+    }
+    const Vec3 along = plan.pattern.joints.at(p->to) - plan.pattern.joints.at(p->from);
+    const bool right = p->twin && rightOf(plan, b);
+    out.push_back(swingOf(*p, along, turnOf(from, *p, right), turnOf(to, *p, right)));
+  }
+  return out;
+}
+
+class Reporting {
+public:
+  Reporting(const Project& project, const Plan& plan, const Catalog& catalog, const PatternPose& pose)
+      : project_(project), plan_(plan), catalog_(catalog) {
+    out_.pose = pose;
+  }
+
+  PoseReport run() {
+    out_.figure = posedFigure(plan_, out_.pose);
+    JointRules rules;
+    rules.rules = catalog_.pose;
+    rules.nudge = plan_.loads.nudge;
+    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
+      rules.feltStiffness.push_back(feltStiffness(feltDensity(plan_.wool.limbs[l].firmness)));
+    rules.turned = swings(plan_, PatternPose(), out_.pose);
+    const ArmatureParts parts{plan_.figure,           plan_.skeleton,           plan_.groups,
+                              plan_.sections,         plan_.boneWool,           rules.feltStiffness,
+                              project_.stances.glued, catalog_.pose.bondedShare};
+    FigureFrame armature = figureFrame(parts, out_.figure, project_.stances.support, catalog_.pose);
+    const double grams = armature.weight / kGravity * 1000;
+    out_.standing =
+        poseStanding(out_.figure, armature.centre, grams, project_.stances.support, catalog_.pose);
+    out_.wobble = wobble(out_.figure, out_.standing.contacts,
+                         project_.stances.legError.value_or(catalog_.pose.legError));
+    out_.sums = poseSums(parts, std::move(armature), rules);
+    lives();
+    for (const JointHold& j : out_.sums.joints) joint(j);
+    for (const Vec6& u : out_.sums.under.moved) out_.sagMost = std::max(out_.sagMost, u.head<3>().norm());
+    out_.findings = poseFindings(project_, plan_, catalog_, out_);
+    for (const Finding& f : out_.findings) out_.level = std::max(out_.level, f.level);
+    return std::move(out_);
+  }
+
+private:
+  /// Swings between the poses gone through, and what was bent already.
+  void lives() {
+    const std::vector<PatternPose> poses = posesGoneThrough(project_, plan_);
+    if (poses.size() < 2) {
+      moves_.push_back(swings(plan_, PatternPose(), out_.pose));
+    } else {
+      for (size_t k = 0; k < poses.size(); ++k)
+        moves_.push_back(swings(plan_, poses[k], poses[(k + 1) % poses.size()]));
+    }
+    for (const RePose& r : project_.stances.made) {
+      const auto named = [&](const std::string& name) {
+        return name.empty() ? PatternPose()
+                            : poseNamed(project_.stances, plan_.pattern, name).value_or(PatternPose());
+      };
+      done_.push_back(swings(plan_, named(r.from), named(r.to)));
+    }
+  }
+
+  /// The bone that turns at a joint of a limb: the one whose stretch begins there.
+  [[nodiscard]] int boneOf(const JointHold& j) const {
+    for (const WireRun& run : plan_.skeleton.limbs[static_cast<size_t>(j.limb)])
+      for (size_t s = 0; s + 1 < run.points.size(); ++s)
+        if (run.points[s] == j.point && run.segmentBone[s] >= 0) return run.segmentBone[s];
+    return -1;
+  }
+
+  [[nodiscard]] double coverAt(int bone, double bundle) const {
+    if (bone < 0) return 0;
+    double least = 1e9;
+    const FigureBone& b = plan_.figure.bones[static_cast<size_t>(bone)];
+    for (const Station& s : b.stations)
+      if (s.at <= 0.5) least = std::min({least, s.across / 2, s.deep / 2 - std::abs(s.lift)});
+    return least - bundle / 2;
+  }
+
+  void joint(const JointHold& hold) {
+    JointReport j;
+    j.hold = hold;
+    j.name = jointWords(hold.id);
+    const int bone = boneOf(hold);
+    const MemberWire& wire = out_.sums.armature.wires[static_cast<size_t>(hold.member)];
+    WireSection section = plan_.sections[static_cast<size_t>(wire.group)];
+    section.wires = plan_.limbs[static_cast<size_t>(hold.limb)].wired
+                        ? plan_.limbs[static_cast<size_t>(hold.limb)].section.wires
+                        : 1;
+    if (bone >= 0) {
+      std::vector<double> moves;
+      for (const auto& m : moves_) {
+        moves.push_back(m[static_cast<size_t>(bone)]);
+        j.swing = std::max(j.swing, moves.back());
+      }
+      std::vector<double> done;
+      for (const auto& m : done_) done.push_back(m[static_cast<size_t>(bone)]);
+      // A move is half of there and back.
+      const double used = minersSum(section, done, 0.5, 0);
+      j.life = jointLife(section, j.swing, 0, used, catalog_.pose);
+      const double times = project_.stances.times.value_or(static_cast<int>(catalog_.pose.reposesWanted));
+      const double halves = moves_.size() > 1 ? 0.5 : 1;
+      j.budget = j.life.used + minersSum(section, moves, halves * times, 0);
+      j.cover = coverAt(bone, wire.bundle);
+    } else {
+      j.life = jointLife(section, 0, 0, 0, catalog_.pose);
+      j.budget = j.life.used;
+      j.cover = plan_.limbs[static_cast<size_t>(hold.limb)].hold.cover;
+    }
+    judgeJoint(j, project_, plan_, catalog_);
+    out_.joints.push_back(std::move(j));
+  }
+
+  const Project& project_;
+  const Plan& plan_;
+  const Catalog& catalog_;
+  PoseReport out_;
+  std::vector<std::vector<double>> moves_, done_;
+};
+
+} // namespace
+
+const JointReport* PoseReport::worstOf(int limb) const {
+  const JointReport* worst = nullptr;
+  for (const JointReport& j : joints) {
+    if (j.hold.limb != limb) continue;
+    if (!worst || j.level > worst->level ||
+        (j.level == worst->level &&
+         std::min(j.hold.hold, j.hold.nudge) < std::min(worst->hold.hold, worst->hold.nudge)))
+      worst = &j;
+  }
+  return worst;
+}
+
+Figure posedFigure(const Plan& plan, const PatternPose& pose) {
+  return figureAtScale(posed(plan.pattern, withinLimits(plan.pattern, pose)), plan.figure.scale);
+}
+
+std::vector<PatternPose> posesGoneThrough(const Project& project, const Plan& plan) {
+  std::vector<PatternPose> out;
+  if (project.stances.goThrough.empty()) return project.stances.saved;
+  for (const std::string& name : project.stances.goThrough)
+    if (name.empty())
+      out.emplace_back();
+    else if (auto pose = poseNamed(project.stances, plan.pattern, name))
+      out.push_back(std::move(*pose));
+  return out;
+}
+
+PoseReport poseReport(const Project& project, const Plan& plan, const Catalog& catalog,
+                      const PatternPose& pose) {
+  return Reporting(project, plan, catalog, pose).run();
+}
+
+PoseLimits poseLimits(const FigureFrame& armature) {
+  PoseLimits out;
+  if (armature.frame.members.empty()) return out;
+  const Collapse collapse = collapseLoad(armature.frame);
+  out.collapse = collapse.factor;
+  for (const int m : collapse.hinges) out.hinges.push_back(armature.frame.members[static_cast<size_t>(m)].id);
+  out.buckling = bucklingFactors(armature.frame, 3, 3);
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,210 @@
+#include "project/stance.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+using Json = nlohmann::json;
+
+constexpr double kDegree = std::numbers::pi / 180;
+constexpr size_t kMostPoses = 200;
+constexpr size_t kMostRePoses = 100000;
+
+struct Bad {
+  Problem problem;
+};
+
+class Reader {
+public:
+  explicit Reader(const std::string& file) : file_(file) {}
+
+  void read(const Json& in, Stances& s) const {
+    object(in, "stances");
+    if (in.contains("now")) s.now = pose(in["now"], "stances.now");
+    if (in.contains("saved")) {
+      list(in["saved"], "stances.saved", kMostPoses);
+      for (const Json& each : in["saved"]) {
+        PatternPose p = pose(each, fmt::format("stances.saved[{}]", s.saved.size()));
+        if (p.name.empty()) fail("stances.saved", "has a pose without a name", "give it one");
+        std::erase_if(s.saved, [&](const PatternPose& other) { return other.name == p.name; });
+        s.saved.push_back(std::move(p));
+      }
+    }
+    if (in.contains("support")) support(in["support"], s.support);
+    if (in.contains("hands")) {
+      const auto who = hands(text(in["hands"], "stances.hands"));
+      if (!who) fail("stances.hands", "is not known", "give adult, child or sore");
+      s.hands = *who;
+    }
+    if (in.contains("leg_error_mm")) s.legError = number(in["leg_error_mm"], "stances.leg_error_mm", 0, 50);
+    if (in.contains("times")) s.times = static_cast<int>(number(in["times"], "stances.times", 0, 100000));
+    names(in, "go_through", s.goThrough);
+    names(in, "glued", s.glued);
+    if (in.contains("made")) {
+      list(in["made"], "stances.made", kMostRePoses);
+      for (const Json& each : in["made"]) {
+        object(each, "stances.made");
+        s.made.push_back({each.contains("from") ? text(each["from"], "stances.made.from") : "",
+                          each.contains("to") ? text(each["to"], "stances.made.to") : "",
+                          each.contains("date") ? text(each["date"], "stances.made.date") : ""});
+      }
+    }
+  }
+
+private:
+  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
+    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  }
+  void object(const Json& in, const std::string& at) const {
+    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
+  }
+  void list(const Json& in, const std::string& at, size_t most) const {
+    if (!in.is_array()) fail(at, "is not a list", "write it in [ ]");
+    if (in.size() > most)
+      fail(at, fmt::format("has {} entries", in.size()), fmt::format("keep {} at most", most));
+  }
+  [[nodiscard]] double number(const Json& in, const std::string& at, double low, double high) const {
+    if (!in.is_number()) fail(at, "is not a number", "open another copy of the file");
+    const double v = in.get<double>();
+    if (!(v >= low && v <= high))
+      fail(at, fmt::format("is {:g}", v), fmt::format("give {:g} to {:g}", low, high));
+    return v;
+  }
+  [[nodiscard]] std::string text(const Json& in, const std::string& at) const {
+    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
+    return in.get<std::string>();
+  }
+
+  [[nodiscard]] Turn turn(const Json& in, const std::string& at) const {
+    object(in, at);
+    Turn t;
+    const auto read = [&](const char* key, double& to) {
+      if (in.contains(key)) to = number(in[key], at + "." + key, -360, 360) * kDegree;
+    };
+    read("flex", t.flex);
+    read("side", t.side);
+    read("twist", t.twist);
+    return t;
+  }
+
+  [[nodiscard]] PatternPose pose(const Json& in, const std::string& at) const {
+    object(in, at);
+    PatternPose p;
+    if (in.contains("name")) p.name = text(in["name"], at + ".name");
+    if (in.contains("whole_deg")) p.whole = turn(in["whole_deg"], at + ".whole_deg");
+    if (in.contains("turns_deg")) {
+      object(in["turns_deg"], at + ".turns_deg");
+      for (const auto& [bone, each] : in["turns_deg"].items())
+        p.turns[bone] = turn(each, at + ".turns_deg." + bone);
+    }
+    return p;
+  }
+
+  void support(const Json& in, Support& s) const {
+    object(in, "stances.support");
+    if (in.contains("feet")) {
+      const auto how = feet(text(in["feet"], "stances.support.feet"));
+      if (!how) fail("stances.support.feet", "is not known", "give loose, flat, glued, base, held or hung");
+      s.feet = *how;
+    }
+    if (in.contains("at")) s.at = text(in["at"], "stances.support.at");
+    const auto mm = [&](const char* key, double& to, double most) {
+      if (in.contains(key)) to = number(in[key], std::string("stances.support.") + key, 0, most);
+    };
+    mm("base_length_mm", s.baseLength, 5000);
+    mm("base_width_mm", s.baseWidth, 5000);
+    mm("base_g", s.baseMass, 100000);
+  }
+
+  void names(const Json& in, const char* key, std::set<std::string>& to) const {
+    if (!in.contains(key)) return;
+    const std::string at = std::string("stances.") + key;
+    list(in[key], at, 1000);
+    for (const Json& each : in[key]) to.insert(text(each, at));
+  }
+
+  const std::string& file_;
+};
+
+Json turnJson(const Turn& t) {
+  Json out = Json::object();
+  if (t.flex != 0) out["flex"] = t.flex / kDegree;
+  if (t.side != 0) out["side"] = t.side / kDegree;
+  if (t.twist != 0) out["twist"] = t.twist / kDegree;
+  return out;
+}
+
+Json poseJson(const PatternPose& p) {
+  Json out{{"name", p.name}};
+  if (!(p.whole == Turn())) out["whole_deg"] = turnJson(p.whole);
+  Json turns = Json::object();
+  for (const auto& [bone, t] : p.turns) turns[bone] = turnJson(t);
+  out["turns_deg"] = std::move(turns);
+  return out;
+}
+
+} // namespace
+
+bool Stances::empty() const {
+  return now.turns.empty() && now.whole == Turn() && now.name.empty() && saved.empty() &&
+         support == Support() && hands == Hands::Adult && !legError && goThrough.empty() && !times &&
+         made.empty() && glued.empty();
+}
+
+std::optional<PatternPose> poseNamed(const Stances& stances, const Pattern& pattern,
+                                     const std::string& name) {
+  for (const auto* poses : {&stances.saved, &pattern.poses})
+    for (const PatternPose& p : *poses)
+      if (p.name == name) return p;
+  return std::nullopt;
+}
+
+void stancesToJson(const Stances& s, Json& out) {
+  if (s.empty()) {
+    out.erase("stances");
+    return;
+  }
+  Json in = out.contains("stances") && out["stances"].is_object() ? out["stances"] : Json::object();
+  const auto put = [&](const char* key, bool set, Json value) {
+    if (set)
+      in[key] = std::move(value);
+    else
+      in.erase(key);
+  };
+  const bool neutral = s.now.turns.empty() && s.now.whole == Turn() && s.now.name.empty();
+  put("now", !neutral, poseJson(s.now));
+  Json saved = Json::array();
+  for (const PatternPose& p : s.saved) saved.push_back(poseJson(p));
+  put("saved", !s.saved.empty(), std::move(saved));
+  Json support{{"feet", std::string(id(s.support.feet))}};
+  if (!s.support.at.empty()) support["at"] = s.support.at;
+  if (s.support.baseLength > 0) support["base_length_mm"] = s.support.baseLength;
+  if (s.support.baseWidth > 0) support["base_width_mm"] = s.support.baseWidth;
+  if (s.support.baseMass > 0) support["base_g"] = s.support.baseMass;
+  put("support", !(s.support == Support()), std::move(support));
+  put("hands", s.hands != Hands::Adult, std::string(id(s.hands)));
+  put("leg_error_mm", s.legError.has_value(), s.legError.value_or(0));
+  put("times", s.times.has_value(), s.times.value_or(0));
+  put("go_through", !s.goThrough.empty(), s.goThrough);
+  put("glued", !s.glued.empty(), s.glued);
+  Json made = Json::array();
+  for (const RePose& r : s.made) made.push_back({{"from", r.from}, {"to", r.to}, {"date", r.date}});
+  put("made", !s.made.empty(), std::move(made));
+  out["stances"] = std::move(in);
+}
+
+std::optional<Problem> stancesFromJson(const Json& in, const std::string& file, Stances& stances) {
+  if (!in.contains("stances")) return std::nullopt;
+  try {
+    Reader(file).read(in["stances"], stances);
+  } catch (const Bad& bad) {
+    return bad.problem;
+  }
+  return std::nullopt;
+}
+
+} // namespace columna

@@ -1,0 +1,356 @@
+// Posed figures: equilibrium, mirrors, outside solver, standing, verdicts, files.
+#include "support.h"
+
+#include "hold/frame_deck.h"
+#include "measure/quantity.h"
+#include "pose/posing.h"
+#include "project/pose_report.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+#include <cstdlib>
+#include <sstream>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+PoseReport reported(const Project& p, const PatternPose& pose) {
+  const Plan plan = planned(p);
+  return poseReport(p, plan, shelf(), pose);
+}
+
+/// The pattern's poses and the neutral stance.
+std::vector<PatternPose> stances(const Pattern& p) {
+  std::vector<PatternPose> out = p.poses;
+  out.emplace_back();
+  return out;
+}
+
+Vec3 held(const PoseReport& r) {
+  Vec3 sum = Vec3::Zero();
+  for (const Vec6& each : r.sums.under.reactions) sum += each.head<3>();
+  return sum;
+}
+
+bool says(const PoseReport& r, const std::string& words) {
+  return std::any_of(r.findings.begin(), r.findings.end(), [&](const Finding& f) {
+    return f.text.find(words) != std::string::npos || f.brief.find(words) != std::string::npos;
+  });
+}
+
+} // namespace
+
+TEST(PoseReport, ReactionsAreTheWeight) {
+  for (const Pattern& p : shelf().patterns) {
+    const Project made = project(p.id, 160);
+    const Plan plan = planned(made);
+    for (const PatternPose& pose : stances(p))
+      for (const Feet feet : {Feet::Loose, Feet::Flat, Feet::Glued, Feet::Held, Feet::Hung}) {
+        Project own = made;
+        own.stances.support.feet = feet;
+        const PoseReport r = poseReport(own, plan, shelf(), pose);
+        const std::string what = p.id + ' ' + pose.name + ' ' + std::string(id(feet));
+        ASSERT_TRUE(r.sums.stable) << what;
+        const double weight = r.sums.armature.weight;
+        // The plan's own weight (which leaves out the wire inside the body that leads to a limb).
+        EXPECT_NEAR(weight, plan.loads.weight, 0.02 * weight) << what;
+        EXPECT_LT((held(r) - Vec3(0, 0, weight)).norm(), 1e-9 * weight) << what;
+        EXPECT_FALSE(r.joints.empty()) << what;
+        for (const JointReport& j : r.joints) {
+          EXPECT_FALSE(std::isnan(j.hold.hold) || std::isnan(j.hold.nudge) || std::isnan(j.life.bends))
+              << what;
+          EXPECT_FALSE(j.sentence.empty()) << what;
+          // A knock in the worst way is no less than weight alone.
+          EXPECT_GE(j.hold.knock, j.hold.moment - 1e-12) << what;
+        }
+      }
+  }
+}
+
+TEST(PoseReport, HangingItsWeightIsUnderTheThread) {
+  Project p = project("red_fox", 160);
+  p.stances.support.feet = Feet::Hung;
+  const PoseReport r = reported(p, {});
+  ASSERT_EQ(r.sums.armature.supports.size(), 1U);
+  const auto n = static_cast<size_t>(r.sums.armature.supports.front());
+  const Vec3 hook = r.sums.armature.frame.nodes[n].at;
+  EXPECT_NEAR(hook.x(), r.sums.armature.centre.x(), 1.5) << "the wire weighs little";
+  EXPECT_NEAR(hook.y(), r.sums.armature.centre.y(), 0.5);
+  EXPECT_LT(r.sums.armature.centre.z(), hook.z() + 1e-9);
+}
+
+TEST(PoseReport, AMirroredPoseGivesMirroredResults) {
+  for (const std::string id : {"river_otter", "heron", "horse", "songbird", "dragon"}) {
+    const Pattern& p = *shelf().pattern(id);
+    const Project made = project(id, 160);
+    const Plan plan = planned(made);
+    for (const PatternPose& pose : p.poses) {
+      const PoseReport a = poseReport(made, plan, shelf(), pose);
+      const PoseReport b = poseReport(made, plan, shelf(), mirroredPose(p, pose));
+      EXPECT_NEAR(a.standing.base.margin, b.standing.base.margin, 1e-6) << id << ' ' << pose.name;
+      EXPECT_NEAR(std::abs(a.standing.falls.y()), std::abs(b.standing.falls.y()), 1e-6);
+      std::map<std::string, double> moments;
+      for (const JointReport& j : a.joints) moments[j.hold.id] = j.hold.moment;
+      for (const JointReport& j : b.joints) {
+        std::string other = j.hold.id;
+        if (other.starts_with("left-"))
+          other = "right-" + other.substr(5);
+        else if (other.starts_with("right-"))
+          other = "left-" + other.substr(6);
+        ASSERT_TRUE(moments.contains(other)) << id << ' ' << other;
+        EXPECT_NEAR(j.hold.moment, moments[other], 1e-6 * (1 + moments[other]))
+            << id << ' ' << pose.name << ' ' << other;
+      }
+    }
+  }
+}
+
+TEST(PoseReport, TurningItRoundChangesNothing) {
+  const Project p = project("river_otter", 108);
+  const Plan plan = planned(p);
+  PatternPose pose = plan.pattern.poses.front();
+  const PoseReport a = poseReport(p, plan, shelf(), pose);
+  pose.whole.side = 0.9;
+  const PoseReport b = poseReport(p, plan, shelf(), pose);
+  EXPECT_NEAR(a.standing.base.margin, b.standing.base.margin, 1e-6);
+  ASSERT_EQ(a.joints.size(), b.joints.size());
+  for (size_t j = 0; j < a.joints.size(); ++j) {
+    EXPECT_NEAR(a.joints[j].hold.moment, b.joints[j].hold.moment, 1e-6 * (1 + a.joints[j].hold.moment));
+    EXPECT_NEAR(a.joints[j].hold.knock, b.joints[j].hold.knock, 1e-6 * (1 + a.joints[j].hold.knock));
+  }
+}
+
+TEST(PoseReport, AgreesWithAnOutsideSolver) {
+  if (std::system("command -v ccx > /dev/null 2>&1") != 0) // NOLINT(concurrency-mt-unsafe): one thread
+    GTEST_SKIP() << "CalculiX (ccx) is not installed: apt-get install calculix-ccx";
+  const Scratch scratch;
+  struct Case {
+    const char* animal;
+    size_t pose;
+    Feet feet;
+    Construction construction;
+  };
+  const auto none = static_cast<size_t>(99);
+  for (const Case& c : {Case{"river_otter", none, Feet::Loose, Construction::TwistedLimbs},
+                        Case{"river_otter", 0, Feet::Glued, Construction::TwistedLimbs},
+                        Case{"red_fox", 0, Feet::Glued, Construction::FoldedPair},
+                        Case{"heron", none, Feet::Glued, Construction::TwistedLimbs},
+                        Case{"horse", 0, Feet::Loose, Construction::SpineAndCrosspieces},
+                        Case{"owl", none, Feet::Glued, Construction::TwistedLimbs},
+                        Case{"dragon", 0, Feet::Glued, Construction::TwistedLimbs},
+                        Case{"giraffe", none, Feet::Loose, Construction::TwistedLimbs},
+                        Case{"doll_human", 0, Feet::Glued, Construction::TwistedLimbs},
+                        Case{"house_mouse", 1, Feet::Held, Construction::TwistedLimbs}}) {
+    Project p = project(c.animal, 160, c.construction);
+    p.stances.support.feet = c.feet;
+    const Plan plan = planned(p);
+    const PatternPose pose = c.pose == none ? PatternPose() : plan.pattern.poses[c.pose];
+    const PoseReport r = poseReport(p, plan, shelf(), pose);
+    const Frame& frame = r.sums.armature.frame;
+    scratch.write("figure.inp", calculixDeck(frame, c.animal));
+    const std::string run =
+        "cd '" + scratch.path(".") + "' && OMP_NUM_THREADS=1 ccx -i figure > figure.log 2>&1";
+    ASSERT_EQ(std::system(run.c_str()), 0) << c.animal; // NOLINT(concurrency-mt-unsafe): one thread
+    std::ifstream in(scratch.path("figure.dat"));
+    std::map<int, Vec3> moved;
+    std::string line;
+    bool reading = false;
+    while (std::getline(in, line)) {
+      if (line.find("displacements") != std::string::npos)
+        reading = true;
+      else if (line.find("forces") != std::string::npos)
+        reading = false;
+      std::istringstream row(line);
+      int node = 0;
+      double x = 0;
+      double y = 0;
+      double z = 0;
+      if (reading && (row >> node >> x >> y >> z)) moved[node] = {x, y, z};
+    }
+    ASSERT_EQ(moved.size(), frame.nodes.size()) << c.animal;
+    double most = 0;
+    for (const auto& [node, u] : moved) most = std::max(most, u.norm());
+    ASSERT_GT(most, 1e-4) << c.animal;
+    for (const auto& [node, u] : moved)
+      EXPECT_LT((u - r.sums.under.moved[static_cast<size_t>(node - 1)].head<3>()).norm(), 0.02 * most)
+          << c.animal << ' ' << frame.nodes[static_cast<size_t>(node - 1)].id;
+  }
+}
+
+TEST(PoseReport, ABirdFallsAndItsTailMends) {
+  Project p = project("heron", 160);
+  const Plan plan = planned(p);
+  // Head far forward, tail up: over its toes it goes.
+  PatternPose lean;
+  lean.whole.flex = 0.6;
+  const PoseReport falls = poseReport(p, plan, shelf(), lean);
+  EXPECT_FALSE(falls.standing.base.stands);
+  EXPECT_EQ(falls.standing.towards.substr(0, 7), "forward");
+  EXPECT_TRUE(says(falls, "falls over"));
+  // Glued to a base that reaches under its weight, it stands.
+  p.stances.support.feet = Feet::Base;
+  p.stances.support.baseLength = 400;
+  p.stances.support.baseWidth = 200;
+  p.stances.support.baseMass = 300;
+  EXPECT_TRUE(poseReport(p, plan, shelf(), lean).standing.base.stands);
+}
+
+TEST(PoseReport, TheEdgeDecidesToTheMillimetre) {
+  const Project p = project("river_otter", 108);
+  const PoseReport r = reported(p, {});
+  ASSERT_TRUE(r.standing.base.stands);
+  ASSERT_EQ(r.standing.rosette.size(), 72U);
+  const Vec3 c = r.sums.armature.centre;
+  const Vec2 out = r.standing.falls;
+  const auto at = [&](double beyond) {
+    const Vec2 moved = Vec2(c.x(), c.y()) + out * (r.standing.base.margin + beyond);
+    return poseStanding(r.figure, {moved.x(), moved.y(), c.z()}, 100, {}, shelf().pose).base.stands;
+  };
+  EXPECT_TRUE(at(-1));
+  EXPECT_FALSE(at(1));
+  // The least of the rosette is the tip.
+  double least = 9;
+  for (const RosetteRay& ray : r.standing.rosette) least = std::min(least, ray.tip);
+  EXPECT_NEAR(least, r.standing.base.tip, 0.02);
+}
+
+TEST(PoseReport, WobbleOfFourLegs) {
+  const PoseReport r = reported(project("horse", 160), {});
+  ASSERT_EQ(r.wobble.feet.size(), 4U);
+  double sum = 0;
+  Vec2 turn = Vec2::Zero();
+  for (const WobbleFoot& f : r.wobble.feet) {
+    sum += f.share;
+    turn += f.share * f.at;
+  }
+  EXPECT_NEAR(sum, 0, 1e-9);
+  EXPECT_LT(turn.norm(), 1e-6);
+  EXPECT_GT(r.wobble.worst, r.wobble.usual);
+  EXPECT_GT(r.wobble.rocks, 0);
+  // A rectangle of feet: a gap under one is mended by lengthening it, or pushing up its neighbours.
+  const auto cures = legCures(r.wobble, r.wobble.feet[0].limb, 1.0);
+  ASSERT_EQ(cures.size(), 4U);
+  EXPECT_NEAR(cures[0].longer, 1, 1e-9);
+  int up = 0;
+  for (const LegCure& each : cures) up += each.longer < 0 ? 1 : 0;
+  EXPECT_EQ(up, 2);
+  EXPECT_TRUE(reported(project("heron", 160), {}).wobble.feet.empty()) << "two feet cannot wobble so";
+}
+
+TEST(PoseReport, BadInputIsAFinding) {
+  // No feet: a fish's tail touches nothing when it is lifted.
+  Project p = project("river_otter", 108);
+  Plan plan = planned(p);
+  for (FigureLimb& limb : plan.figure.limbs)
+    limb.kind = limb.kind == LimbKind::Leg ? LimbKind::Arm : limb.kind;
+  for (PatternLimb& limb : plan.pattern.limbs)
+    limb.kind = limb.kind == LimbKind::Leg ? LimbKind::Arm : limb.kind;
+  for (auto& [joint, at] : plan.pattern.joints) at.z() += joint == "x" ? 1 : 0;
+  EXPECT_NO_FATAL_FAILURE((void)poseReport(p, plan, shelf(), {}));
+
+  // All joints locked.
+  plan = planned(p);
+  for (PatternBone& b : plan.pattern.bones) b.flex = b.side = b.twist = {};
+  EXPECT_TRUE(says(poseReport(p, plan, shelf(), plan.pattern.poses.front()), "no joint turns"));
+
+  // No wool.
+  plan = planned(p);
+  for (BoneMass& m : plan.boneWool) m.grams = 0;
+  EXPECT_TRUE(says(poseReport(p, plan, shelf(), {}), "no wool"));
+
+  // Wire that yields at nothing.
+  plan = planned(p);
+  for (WireSection& s : plan.sections) s.material.yield = {0, 0, 0};
+  const PoseReport limp = poseReport(p, plan, shelf(), {});
+  EXPECT_EQ(limp.level, Level::Wrong);
+  EXPECT_TRUE(says(limp, "gives way"));
+
+  // Everything on one line.
+  plan = planned(project("heron", 160));
+  Project heron = project("heron", 160);
+  for (auto& [joint, at] : plan.pattern.joints) at.y() *= 1e-4;
+  EXPECT_TRUE(says(poseReport(heron, plan, shelf(), {}), "one line"));
+
+  // No wire at all.
+  EXPECT_TRUE(says(reported(project("toy_bear", 160, Construction::NoWire), {}), "no wire"));
+  // A hand that holds it by a joint there is not.
+  p.stances.support.feet = Feet::Held;
+  p.stances.support.at = "no-such-joint";
+  EXPECT_TRUE(reported(p, {}).sums.stable);
+}
+
+TEST(PoseReport, PosesThatAreGoneThroughWearTheWire) {
+  Project p = project("river_otter", 108);
+  const Plan plan = planned(p);
+  p.stances.saved = plan.pattern.poses;
+  p.stances.times = 5;
+  const PoseReport few = poseReport(p, plan, shelf(), {});
+  p.stances.times = 50;
+  const PoseReport many = poseReport(p, plan, shelf(), {});
+  bool any = false;
+  for (size_t j = 0; j < few.joints.size(); ++j) {
+    const double used = few.joints[j].life.used;
+    EXPECT_NEAR(many.joints[j].budget - used, 10 * (few.joints[j].budget - used),
+                1e-9 + 1e-6 * many.joints[j].budget);
+    any = any || few.joints[j].swing > 0.3;
+  }
+  EXPECT_TRUE(any);
+  // Recorded re-poses count against it.
+  for (int k = 0; k < 6; ++k) p.stances.made.push_back({"", plan.pattern.poses[1].name, "2026-11-25"});
+  const PoseReport worn = poseReport(p, plan, shelf(), {});
+  bool less = false;
+  for (size_t j = 0; j < worn.joints.size(); ++j) {
+    EXPECT_LE(worn.joints[j].life.bends, many.joints[j].life.bends + 1e-9);
+    less = less || worn.joints[j].life.bends < many.joints[j].life.bends - 0.5;
+  }
+  EXPECT_TRUE(less);
+}
+
+TEST(PoseReport, GluedStrandsHoldMore) {
+  Project p = project("river_otter", 108);
+  const Plan plan = planned(p);
+  const PoseReport before = poseReport(p, plan, shelf(), {});
+  const JointReport* neck = before.worstOf(*plan.figure.limb("neck"));
+  ASSERT_NE(neck, nullptr);
+  p.stances.glued.insert(plan.skeleton.points[static_cast<size_t>(neck->hold.point)].id);
+  const PoseReport after = poseReport(p, plan, shelf(), {});
+  for (const JointReport& j : after.joints)
+    if (j.hold.id == neck->hold.id) {
+      EXPECT_GT(j.hold.hold, neck->hold.hold * 1.2);
+    }
+}
+
+TEST(Stances, ComeBackFromTheFile) {
+  Project p = project("river_otter", 108);
+  p.stances.now = {"watch", {{"neck1", {0.3, -0.1, 0.05}}, {"thigh'", {0.2, 0, 0}}}, {0.1, 0.2, -0.05}};
+  p.stances.saved = {p.stances.now};
+  p.stances.support = {Feet::Base, "hip", 120, 60, 250};
+  p.stances.hands = Hands::Sore;
+  p.stances.legError = 1.1;
+  p.stances.goThrough = {"watch", ""};
+  p.stances.times = 4;
+  p.stances.made = {{"", "watch", "2026-11-25"}};
+  p.stances.glued = {"hip"};
+  bool newer = false;
+  const auto back = projectFromJson(toJson(p), "x", newer);
+  ASSERT_TRUE(back.ok()) << back.problem().sentence();
+  EXPECT_EQ(toJson(*back)["stances"], toJson(p)["stances"]);
+  EXPECT_NEAR(back->stances.saved[0].turns.at("neck1").flex, 0.3, 1e-12);
+  EXPECT_EQ(back->stances.support, p.stances.support);
+  EXPECT_FALSE(toJson(project("river_otter", 108)).contains("stances")) << "nothing settled, nothing written";
+  const auto bad = [&](const std::string& field, const nlohmann::json& value) {
+    nlohmann::json j = toJson(p);
+    j["stances"][field] = value;
+    const auto read = projectFromJson(j, "otter.columna", newer);
+    return read.ok() ? std::string() : read.problem().sentence();
+  };
+  EXPECT_NE(bad("hands", "paws").find("stances.hands"), std::string::npos);
+  EXPECT_NE(bad("times", "often").find("stances.times is not a number"), std::string::npos);
+  EXPECT_NE(
+      bad("saved", nlohmann::json::array({{{"turns_deg", {{"neck1", {{"flex", 4000}}}}}}})).find("4000"),
+      std::string::npos);
+  EXPECT_NE(bad("support", {{"feet", "floating"}}).find("stances.support.feet"), std::string::npos);
+}
