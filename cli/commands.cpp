@@ -1,10 +1,12 @@
 #include "commands.h"
+#include "open.h"
 
 #include "anatomy/pattern_check.h"
 #include "measure/gauge.h"
 #include "pose/pose.h"
 #include "project/columna_file.h"
 #include "project/plan.h"
+#include "project/pose_json.h"
 #include "project/size_study.h"
 #include "sheet/drawing.h"
 #include "sheet/outline_svg.h"
@@ -15,36 +17,6 @@
 
 namespace columna::cli {
 namespace {
-
-std::string oneLine(std::string text) {
-  for (char& c : text)
-    if (c == '\n' || c == '\r') c = ' ';
-  return text;
-}
-
-Result<Catalog> catalog() {
-  auto loaded = loadCatalog(dataFolder(), ownPatternsFolder());
-  if (loaded)
-    for (const Problem& problem : loaded->problems) std::cerr << "skipped " << problem.sentence() << '\n';
-  return loaded;
-}
-
-/// The project of a file and what follows from it.
-struct Opened {
-  ProjectFile file;
-  Plan plan;
-};
-
-Result<Opened> openAndPlan(const std::string& path) {
-  const auto shelf = catalog();
-  if (!shelf) return shelf.problem();
-  auto file = openProject(path);
-  if (!file) return file.problem();
-  for (const std::string& message : file->messages) std::cerr << oneLine(message) << '\n';
-  auto made = columna::plan(file->project, *shelf);
-  if (!made) return Problem{made.problem().what, path, made.problem().remedy};
-  return Opened{std::move(file).value(), std::move(made).value()};
-}
 
 void printFindings(const Plan& plan) {
   for (const Finding& f : plan.findings)
@@ -219,9 +191,11 @@ int create(const NewOptions& options) {
 int plan(const std::string& file, bool json) {
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
-  if (json)
-    std::cout << toJson(opened->plan).dump(1) << '\n';
-  else
+  if (json) {
+    auto out = toJson(opened->plan);
+    out["poses"] = posesJson(opened->file.project, opened->plan, opened->shelf);
+    std::cout << out.dump(1) << '\n';
+  } else
     printPlan(opened->file, opened->plan);
   return opened->plan.anyWrong() ? kWrong : kGood;
 }

@@ -18,6 +18,13 @@ struct NewOptions {
   std::string output;
 };
 
+struct FrameOptions {
+  std::string pose; ///< a pose's name; the one on the mat when empty
+  std::string feet; ///< "pin", "clamp", or as the project has it
+  std::string deck; ///< a CalculiX deck to write
+  bool json = false;
+};
+
 /// One line on standard error; returns kBadInput.
 int complain(const std::string& sentence);
 
@@ -27,6 +34,8 @@ int materials(bool json);
 int create(const NewOptions& options);
 int plan(const std::string& file, bool json);
 int check(const std::string& file);
+/// Prints a pose's joints, or its frame as JSON; writes it as a deck for an outside solver.
+int frame(const std::string& file, const FrameOptions& options);
 /// Prints the height that a weight of core wool, or one length of wire, makes.
 int size(const std::string& file, const std::string& core, const std::string& wire);
 /// Writes the wire at true size: .svg or .dxf, or the cuts and bends as .csv, by the name's ending.

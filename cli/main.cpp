@@ -59,6 +59,15 @@ int main(int argc, char** argv) {
   outline->add_option("what", file, "an animal's id, a pattern .json or a .columna file")->required();
   outline->add_option("-o,--output", output, "the .svg file to write")->required();
 
+  cli::FrameOptions framed;
+  auto* frame =
+      app.add_subcommand("frame", "Print a pose's wire frame: sag, moments, reactions, buckling, collapse.");
+  frame->add_option("file", file, "a .columna file")->required();
+  frame->add_option("--pose", framed.pose, "a pose's name; the one the file is left in by default");
+  frame->add_option("--feet", framed.feet, "pin or clamp, whatever the file says");
+  frame->add_flag("--json", framed.json, "as JSON");
+  frame->add_option("--deck", framed.deck, "write an input deck for CalculiX to this .inp file");
+
   auto* sheet = app.add_subcommand("sheet", "Write the wire at true size, or its cuts and bends.");
   sheet->add_option("file", file, "a .columna file")->required();
   sheet->add_option("-o,--output", output, "the file to write: .svg, .dxf or .csv")->required();
@@ -76,6 +85,7 @@ int main(int argc, char** argv) {
   if (sizing->parsed()) return cli::size(file, core, wire);
   if (outline->parsed()) return cli::outlines(file, output);
   if (sheet->parsed()) return cli::sheet(file, output);
+  if (frame->parsed()) return cli::frame(file, framed);
   if (plan->parsed()) return cli::plan(file, json);
   return cli::check(file);
 }
