@@ -243,6 +243,21 @@ private:
     d.sum = fmt::format("0.15 × {} N × {} mm ÷ {}", printNumber(out_.weight, 2), printNumber(height, 0),
                         out_.legs);
     demand(l, d);
+    // A leg is no straight post: its share of the weight passes beside its bent joints, straight over the toe.
+    const Vec3 foot = skeleton_.points[static_cast<size_t>(run.points.back())].at;
+    const double share = out_.weight / out_.legs;
+    Demand bent;
+    for (size_t s = 0; s + 1 < run.points.size(); ++s) {
+      const WirePoint& p = skeleton_.points[static_cast<size_t>(run.points[s])];
+      const double beside = std::hypot(p.at.x() - foot.x(), p.at.y() - foot.y());
+      if (share * beside <= bent.gravity) continue;
+      bent.joint = p.id;
+      bent.gravity = share * beside;
+      bent.sum = fmt::format("{} N ÷ {} × {} mm beside the foot", printNumber(out_.weight, 2), out_.legs,
+                             printNumber(beside, 0));
+    }
+    bent.words = "standing on a bent leg";
+    if (bent.gravity > 0) demand(l, bent);
   }
 
   const Figure& figure_;
