@@ -33,6 +33,7 @@ int complain(const QString& sentence) {
 std::optional<Stage> stageOf(const QString& name) {
   if (name == QStringLiteral("study")) return Stage::Study;
   if (name == QStringLiteral("wire")) return Stage::Wire;
+  if (name == QStringLiteral("pose")) return Stage::Pose;
   if (name == QStringLiteral("wrap")) return Stage::Wrap;
   return std::nullopt;
 }
@@ -123,7 +124,7 @@ int main(int argc, char** argv) {
       {{QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
        {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"),
         QStringLiteral("A4")},
-       {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire or wrap; then OUT.png"),
+       {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire, pose or wrap; then OUT.png"),
         QStringLiteral("stage")},
        {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"),
         QStringLiteral("1280x800")},

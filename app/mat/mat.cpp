@@ -2,6 +2,7 @@
 
 #include "shell/parts.h"
 #include "theme/theme.h"
+#include "turn/turntable.h"
 
 #include <QEvent>
 #include <QMouseEvent>
@@ -27,6 +28,15 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   fitKey_ = new KeyButton(QStringLiteral("0"), tr("fit"), this);
   connect(trueSizeKey_, &KeyButton::clicked, this, &Mat::trueSize);
   connect(fitKey_, &KeyButton::clicked, this, &Mat::fit);
+  table_ = new Turntable(session_, this);
+  table_->hide();
+  tableKey_ = new KeyButton(QStringLiteral("T"), tr("turntable"), this);
+  connect(tableKey_, &KeyButton::clicked, this, [this] { showTurntable(!tableOn_); });
+  tableKey_->hide();
+  connect(&session_, &Session::poseChanged, this, [this] {
+    place();
+    if (!tableOn_) update();
+  });
   study_ = new StudyLayer(session_, shapes_, this);
   connect(&session_, &Session::studyChanged, this, [this] {
     // A picture wants the room of the whole mat.
@@ -56,13 +66,41 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
     setAccessibleDescription(
         l < 0 ? tr("whole figure selected")
               : tr("%1 selected")
-                    .arg(QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(l)].name)));
+                    .arg(QString::fromStdString(shown().figure.limbs[static_cast<size_t>(l)].name)));
     update();
   });
   connect(&session_, &Session::stageChanged, this, [this] {
+    pose_.letGo();
     place();
+    placeTurntable();
     update();
   });
+}
+
+const Plan& Mat::shown() const {
+  return session_.stage() == Stage::Pose ? session_.posedPlan() : session_.plan();
+}
+
+void Mat::showTurntable(bool on) {
+  tableOn_ = on;
+  placeTurntable();
+  if (on && session_.stage() == Stage::Pose)
+    table_->setFocus();
+  else
+    setFocus();
+  update();
+}
+
+void Mat::placeTurntable() {
+  const bool pose = session_.stage() == Stage::Pose;
+  const bool shows = pose && tableOn_;
+  table_->setGeometry(ports_[0].clip.toAlignedRect());
+  table_->setVisible(shows);
+  tableKey_->setVisible(pose && textScale() <= 1.4);
+  const QSize size = tableKey_->sizeHint();
+  tableKey_->setGeometry(width() - size.width() - px(16), qRound(ports_[0].clip.top()) + px(10), size.width(),
+                         size.height());
+  tableKey_->raise();
 }
 
 void Mat::paintEvent(QPaintEvent* event) {
@@ -91,6 +129,7 @@ void Mat::resizeEvent(QResizeEvent* /*event*/) {
   const int y = height() - fitSize.height() - px(10);
   fitKey_->setGeometry(width() - fitSize.width() - px(16), y, fitSize.width(), fitSize.height());
   trueSizeKey_->setGeometry(fitKey_->x() - trueSize.width() - px(10), y, trueSize.width(), trueSize.height());
+  placeTurntable();
 }
 
 void Mat::mousePressEvent(QMouseEvent* event) {
@@ -114,6 +153,13 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     followDrag();
     return;
   }
+  if (pose_.press(ports_[static_cast<size_t>(port)], at)) {
+    posePort_ = port;
+    frozen_ = true;
+    shapes_.follow(ports_[static_cast<size_t>(port)].view);
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
   if (port == 0 && ends_.press(ports_[0], at)) {
     setCursor(Qt::ClosedHandCursor);
     update();
@@ -132,6 +178,10 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     update(port(*study_->dragView()).clip.toAlignedRect());
     return;
   }
+  if (pose_.dragging()) {
+    pose_.move(ports_[static_cast<size_t>(posePort_)], at);
+    return;
+  }
   if (ends_.dragging()) {
     ends_.move(at);
     update();
@@ -142,10 +192,10 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     double size = mm.y();
     if (*dragging_ == SizeBy::BodyLength) {
       double front = -1e9;
-      for (const Tube& tube : session_.plan().figure.tubes)
+      for (const Tube& tube : shown().figure.tubes)
         for (const Ring& r : tube.rings) front = std::max(front, r.centre.x());
       // The foremost point lies at a fixed share of the body's length before the origin.
-      size = mm.x() * session_.plan().figure.bodyLength / front;
+      size = mm.x() * shown().figure.bodyLength / front;
     }
     // Whole millimetres (sixteenths of an inch) under the hand; finer sizes are typed.
     const double step = session_.units() == UnitSystem::Metric ? 1 : kMmPerInch / 16;
@@ -166,6 +216,12 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
   std::optional<Grip> grip;
   if (port >= 0 && !handle) grip = study_->gripAt(ports_[static_cast<size_t>(port)], at);
+  if (const int point = port >= 0 ? pose_.pointAt(ports_[static_cast<size_t>(port)], at) : -1; point >= 0) {
+    setCursor(Qt::OpenHandCursor);
+    setToolTip(pose_.nameOf(point));
+    hovered_ = -2;
+    return;
+  }
   if (port == 0 && ends_.over(ports_[0], at)) {
     setCursor(Qt::OpenHandCursor);
     setToolTip(tr("drag the end of the wire to another joint"));
@@ -182,9 +238,8 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   setCursor(handle ? Qt::OpenHandCursor : hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
   if (hovered == hovered_) return;
   hovered_ = hovered;
-  setToolTip(hovered < 0
-                 ? QString()
-                 : QString::fromStdString(session_.plan().figure.limbs[static_cast<size_t>(hovered)].name));
+  setToolTip(hovered < 0 ? QString()
+                         : QString::fromStdString(shown().figure.limbs[static_cast<size_t>(hovered)].name));
   update();
 }
 
@@ -196,6 +251,15 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
     if (selects) session_.select(limbAt(v, event->position()));
     frozen_ = false;
     followDrag();
+    place();
+    update();
+    return;
+  }
+  if (pose_.dragging()) {
+    shapes_.follow(std::nullopt);
+    frozen_ = false;
+    pose_.release();
+    setCursor(Qt::ArrowCursor);
     place();
     update();
     return;
@@ -281,6 +345,11 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     enlarge(kOrder[static_cast<size_t>(main_)][1]);
     return;
   case Qt::Key_J: // the next joint, ring or landmark to move with the arrows
+    if (session_.stage() == Stage::Pose) {
+      pose_.cycle(event->modifiers().testFlag(Qt::ShiftModifier) ? -1 : 1);
+      update();
+      return;
+    }
     study_->cycle(ports_[0], event->modifiers().testFlag(Qt::ShiftModifier) ? -1 : 1);
     update();
     return;
@@ -288,6 +357,11 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     study_->placeNext(ports_[0]);
     return;
   case Qt::Key_Escape:
+    if (pose_.active() >= 0) {
+      pose_.letGo();
+      update();
+      return;
+    }
     if (study_->active()) {
       study_->letGo();
       update();
@@ -297,6 +371,12 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     return;
   default:
     QWidget::keyPressEvent(event);
+    return;
+  }
+  if (session_.stage() == Stage::Pose && pose_.active() >= 0) { // a millimetre a press, ten with Shift
+    const double mm = event->modifiers().testFlag(Qt::ShiftModifier) ? 10 : 1;
+    pose_.nudge(ports_[0], QPointF(-move.x() / pan * mm, move.y() / pan * mm));
+    update();
     return;
   }
   if (study_->active()) { // a millimetre a press; with Shift all that hangs on it
@@ -312,7 +392,7 @@ void Mat::keyPressEvent(QKeyEvent* event) {
 
 bool Mat::focusNextPrevChild(bool next) {
   // Tab walks the limbs; past the last (or first) it goes on to the next control.
-  const int count = static_cast<int>(session_.plan().figure.limbs.size());
+  const int count = static_cast<int>(shown().figure.limbs.size());
   const int to = session_.selected() + (next ? 1 : -1);
   if (to >= count || to < -1) {
     session_.select(-1);

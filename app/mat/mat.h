@@ -5,6 +5,7 @@
 
 #include "mat/end_layer.h"
 #include "mat/figure_painter.h"
+#include "mat/pose_layer.h"
 #include "mat/shape.h"
 #include "mat/study_layer.h"
 
@@ -16,6 +17,7 @@
 namespace columna {
 
 class KeyButton;
+class Turntable;
 
 class Mat : public QWidget {
   Q_OBJECT
@@ -36,6 +38,10 @@ public:
   [[nodiscard]] bool three() const;
   [[nodiscard]] const EndLayer& ends() const { return ends_; }
   [[nodiscard]] StudyLayer* study() const { return study_; }
+  [[nodiscard]] const PoseLayer& poseLayer() const { return pose_; }
+  /// Pose: the figure in the round in place of the large view.
+  [[nodiscard]] Turntable* turntable() const { return table_; }
+  void showTurntable(bool on);
   /// The view port of that view, for tests and for the layer.
   [[nodiscard]] const Viewport& port(View view) const;
 
@@ -68,6 +74,9 @@ private:
     QString text;
   };
 
+  /// What is drawn: the plan, in Pose with the posed figure in it.
+  [[nodiscard]] const Plan& shown() const;
+  void placeTurntable();
   void place();
   void placeThree(const QRectF& area);
   void followDrag();
@@ -98,6 +107,11 @@ private:
   bool three_ = true;
   StudyLayer* study_;
   EndLayer ends_{session_};
+  PoseLayer pose_{session_};
+  int posePort_ = 0; ///< view a joint is dragged in
+  Turntable* table_;
+  bool tableOn_ = false;
+  KeyButton* tableKey_;
   KeyButton* trueSizeKey_;
   KeyButton* fitKey_;
 };

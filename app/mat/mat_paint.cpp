@@ -54,7 +54,7 @@ void Mat::paintGrid(QPainter& p) {
 }
 
 void Mat::paintMain(QPainter& p) {
-  const Plan& plan = session_.plan();
+  const Plan& plan = shown();
   const Theme& t = theme();
   Viewport& v = ports_[0];
   p.save();
@@ -71,12 +71,15 @@ void Mat::paintMain(QPainter& p) {
   }
   const bool picture = study_->tracing(v.view);
   study_->paintUnder(p, v);
+  const bool posing = session_.stage() == Stage::Pose;
+  if (posing) pose_.paintUnder(p, v, true);
   if (!picture) painter.body();
   const bool showWire = session_.stage() == Stage::Wire || throughWool_;
   if (showWire && !picture) painter.wire();
   if (session_.stage() == Stage::Wire || throughWool_) painter.joints();
   ends_.paint(p, v);
   study_->paintOver(p, v, true);
+  if (posing) pose_.paintOver(p, v, true);
   if (session_.stage() == Stage::Wrap) {
     painter.girths();
     painter.grams();
@@ -87,7 +90,7 @@ void Mat::paintMain(QPainter& p) {
   }
   if (session_.stage() == Stage::Study) {
     if (!picture) paintSizeMarks(p);
-  } else if (v.view == View::Side)
+  } else if (v.view == View::Side && !posing)
     paintLength(p);
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
@@ -100,13 +103,14 @@ void Mat::paintMain(QPainter& p) {
                            ? tr("girths as felted; dashes are the finished outline")
                        : picture                          ? QString()
                        : session_.stage() == Stage::Study ? tr("drag joints, rings and marks")
+                       : posing                           ? tr("drag a joint to pose; X shows the wire")
                                                           : QString();
   p.drawText(head + QPointF(w + px(14), 0), more);
   p.restore();
 }
 
 void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
-  const Plan& plan = session_.plan();
+  const Plan& plan = shown();
   const Theme& t = theme();
   p.setPen(QPen(t.rule, 1));
   if (!three())
@@ -127,9 +131,11 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
       p.drawLine(v.at(Vec2(b.left() * s, 0)) - QPointF(px(16), 0),
                  v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
     }
+    if (session_.stage() == Stage::Pose) pose_.paintUnder(p, v, false);
     painter.body();
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
     if (session_.stage() == Stage::Wire) painter.letters();
+    if (session_.stage() == Stage::Pose) pose_.paintOver(p, v, false);
     study_->paintOver(p, v, three());
     p.setPen(t.ink);
     p.setFont(typeface(13, QFont::DemiBold));
@@ -157,9 +163,9 @@ void Mat::paintRulers(QPainter& p) {
   const double left = centreArea().left();
   std::optional<QRectF> reach;
   if (session_.selected() >= 0) {
-    const Figure& f = session_.plan().figure;
-    const QRectF b = shapes_.limb(f, session_.plan().wool.coatThickness, v.view, session_.selected())
-                         .outline.boundingRect();
+    const Figure& f = shown().figure;
+    const QRectF b =
+        shapes_.limb(f, shown().wool.coatThickness, v.view, session_.selected()).outline.boundingRect();
     const QPointF a = v.at(Vec2(b.left() * f.scale, b.bottom() * f.scale));
     const QPointF c = v.at(Vec2(b.right() * f.scale, b.top() * f.scale));
     reach = QRectF(a, c);
@@ -180,7 +186,7 @@ void Mat::paintRulers(QPainter& p) {
 }
 
 void Mat::paintTags(QPainter& p) {
-  const Plan& plan = session_.plan();
+  const Plan& plan = shown();
   const Viewport& v = ports_[0];
   const QRectF body = [&] {
     const QRectF b = shapes_.of(plan.figure, plan.wool.coatThickness, v.view).bounds;
@@ -256,9 +262,9 @@ void Mat::paintSizeMarks(QPainter& p) {
 }
 
 void Mat::paintLength(QPainter& p) {
-  const Figure& f = session_.plan().figure;
+  const Figure& f = shown().figure;
   const Viewport& v = ports_[0];
-  const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, View::Side).bounds;
+  const QRectF b = shapes_.of(f, shown().wool.coatThickness, View::Side).bounds;
   const double y = v.at(Vec2(0, 0)).y() + frame(42);
   const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y),
                     QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));

@@ -1,6 +1,7 @@
 // Where the views lie on the mat, and what lies where in them.
 #include "mat/mat.h"
 #include "theme/theme.h"
+#include "turn/turntable.h"
 
 #include <algorithm>
 #include <cmath>
@@ -27,9 +28,10 @@ QRectF Mat::centreArea() const {
 }
 
 void Mat::place() {
-  const Figure& f = session_.plan().figure;
-  const double coat = session_.plan().wool.coatThickness;
+  const Figure& f = shown().figure;
+  const double coat = shown().wool.coatThickness;
   const QRectF area = centreArea();
+  if (pose_.dragging()) return;   // nothing moves under the hand
   if (study_->dragging()) return; // nothing moves under the hand
   if (three()) {
     placeThree(area);
@@ -81,8 +83,8 @@ void Mat::place() {
 
 /// Side and front stand on one ground line, above lies under the side view; one scale for all.
 void Mat::placeThree(const QRectF& area) {
-  const Figure& f = session_.plan().figure;
-  const double coat = session_.plan().wool.coatThickness;
+  const Figure& f = shown().figure;
+  const double coat = shown().wool.coatThickness;
   const auto boundsOf = [&](View view) {
     const QRectF b = shapes_.of(f, coat, view).bounds;
     return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
@@ -142,6 +144,7 @@ void Mat::followDrag() {
 
 void Mat::fit() {
   fitted_ = true;
+  table_->fit();
   place();
   update();
 }
@@ -160,6 +163,7 @@ void Mat::trueSize() { zoom(screenPixelsPerMm_ / ports_[0].scale); }
 
 void Mat::setThroughWool(bool on) {
   throughWool_ = on;
+  table_->setThroughWool(on);
   update();
 }
 
@@ -178,14 +182,14 @@ int Mat::portAt(const QPointF& pixel) const {
 }
 
 int Mat::limbAt(const Viewport& v, const QPointF& pixel) {
-  const Plan& plan = session_.plan();
+  const Plan& plan = shown();
   const Vec2 mm = v.mm(pixel);
   return shapes_.limbAt(plan.figure, plan.wool.coatThickness, v.view,
                         QPointF(mm.x() / plan.figure.scale, mm.y() / plan.figure.scale));
 }
 
 QPoint Mat::pointOf(int limb) {
-  const Figure& f = session_.plan().figure;
+  const Figure& f = shown().figure;
   const FigureLimb& l = f.limbs[static_cast<size_t>(limb)];
   for (auto it = l.bones.rbegin(); it != l.bones.rend(); ++it) {
     const FigureBone& b = f.bones[static_cast<size_t>(*it)];
@@ -203,7 +207,7 @@ QPoint Mat::handleOf(SizeBy by) {
 
 std::vector<Mat::SizeMark> Mat::sizeMarks() const {
   if (session_.stage() != Stage::Study || main_ != View::Side) return {};
-  const Figure& f = session_.plan().figure;
+  const Figure& f = shown().figure;
   const Viewport& v = ports_[0];
   const UnitSystem units = session_.units();
   double front = -1e9;

@@ -1,6 +1,7 @@
 #include "mat/study_layer.h"
 
 #include "mat/ring_grips.h"
+#include "project/pose_words.h"
 #include "theme/theme.h"
 
 #include <algorithm>
@@ -24,12 +25,6 @@ bool same(const Grip& a, const Grip& b) {
 }
 
 } // namespace
-
-QString jointWords(const std::string& sided) {
-  QString words = QString::fromStdString(sided);
-  if (words.endsWith(QStringLiteral("_j"))) words.chop(2);
-  return words.replace(u'_', u' ').replace(u'-', u' ');
-}
 
 StudyLayer::StudyLayer(Session& session, Shapes& shapes, QObject* parent)
     : QObject(parent), session_(session), shapes_(shapes) {}
@@ -172,8 +167,8 @@ QString StudyLayer::nameOf(const Grip& grip) const {
         .arg(
             QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
   return grip.kind == Grip::Kind::Joint
-             ? tr("%1: drag to move it, with Shift all that hangs on it").arg(jointWords(grip.joint))
-             : jointWords(grip.joint);
+             ? tr("%1: drag to move it, with Shift all that hangs on it").arg(QString::fromStdString(jointWords(grip.joint)))
+             : QString::fromStdString(jointWords(grip.joint));
 }
 
 bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
@@ -203,7 +198,7 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
 void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const QString& run) {
   std::vector<Photo> photos = session_.project().photos;
   photos[static_cast<size_t>(session_.photoIndex())].landmarks[joint] = at;
-  (void)session_.setPhotos(tr("landmark %1").arg(jointWords(joint)), std::move(photos), run);
+  (void)session_.setPhotos(tr("landmark %1").arg(QString::fromStdString(jointWords(joint))), std::move(photos), run);
 }
 
 void StudyLayer::cycle(const Viewport& v, int step) {

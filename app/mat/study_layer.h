@@ -96,7 +96,4 @@ private:
   double lineLength_ = 0;
 };
 
-/// A joint's place as the maker calls it: "elbow", "left wrist".
-[[nodiscard]] QString jointWords(const std::string& sided);
-
 } // namespace columna

@@ -90,7 +90,10 @@ void FindBox::take() {
 }
 
 void showGuide(Stage stage, QWidget* parent) {
-  const char* page = stage == Stage::Study ? "study.md" : stage == Stage::Wire ? "wire.md" : "wrap.md";
+  const char* page = stage == Stage::Study  ? "study.md"
+                     : stage == Stage::Wire ? "wire.md"
+                     : stage == Stage::Pose ? "pose.md"
+                                            : "wrap.md";
   auto* dialog = new QDialog(parent);
   dialog->setAttribute(Qt::WA_DeleteOnClose);
   dialog->setWindowTitle(FindBox::tr("Guide"));

@@ -1,5 +1,6 @@
 #include "shell/limb_card.h"
 
+#include "pose/pose_card.h"
 #include "study/study_card.h"
 #include "theme/theme.h"
 #include "wire/wire_card.h"
@@ -34,7 +35,8 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   layout->addWidget(under_);
   layout->addWidget(legend_);
   layout->addWidget(section_);
-  pages_ = {new StudyCard(session_, inside), new WireCard(session_, inside), new WrapCard(session_, inside)};
+  pages_ = {new StudyCard(session_, inside), new WireCard(session_, inside), new PoseCard(session_, inside),
+            new WrapCard(session_, inside)};
   for (CardPage* page : pages_) layout->addWidget(page);
   layout->addStretch();
   scroll->setWidget(inside);

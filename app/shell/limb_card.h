@@ -33,7 +33,7 @@ private:
   QLabel* under_;
   QLabel* legend_;
   LengthSection* section_;
-  std::array<CardPage*, 3> pages_{};
+  std::array<CardPage*, 4> pages_{};
 };
 
 } // namespace columna

@@ -1,5 +1,6 @@
 #include "shell/main_window.h"
 
+#include "pose/pose_rack.h"
 #include "project/catalog.h"
 #include "shell/dialogs.h"
 #include "shell/limb_card.h"
@@ -66,6 +67,8 @@ void MainWindow::build() {
   racks_->addWidget(studyRack_);
   wireDesk_ = new WireDesk(session_, racks_);
   racks_->addWidget(wireDesk_);
+  poseRack_ = new PoseRack(session_, racks_);
+  racks_->addWidget(poseRack_);
   racks_->addWidget(new Rack(tr("Wool to weigh out"),
                              tr("core, in the order of the work; strips of carded sliver, to scale"),
                              new WrapRack(session_, nullptr), racks_));
@@ -95,6 +98,7 @@ void MainWindow::build() {
 }
 
 QWidget* MainWindow::rackContent() const {
+  if (racks_->currentWidget() == poseRack_) return poseRack_;
   if (racks_->currentWidget() == wireDesk_) return wireDesk_->pieces();
   auto* rack = qobject_cast<Rack*>(racks_->currentWidget());
   return rack ? rack->content() : racks_->currentWidget();

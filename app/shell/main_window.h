@@ -14,6 +14,7 @@ class QStackedWidget;
 namespace columna {
 
 class LimbCard;
+class PoseRack;
 class Rack;
 class Spine;
 class StudyRack;
@@ -33,6 +34,7 @@ public:
   [[nodiscard]] QWidget* rackContent() const;
   [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
   [[nodiscard]] WireDesk* wireDesk() const { return wireDesk_; }
+  [[nodiscard]] PoseRack* poseRack() const { return poseRack_; }
 
   /// Opens a file; a sentence in the window when it cannot.
   bool openFile(const QString& path);
@@ -83,6 +85,7 @@ private:
   QStackedWidget* racks_ = nullptr;
   StudyRack* studyRack_ = nullptr;
   WireDesk* wireDesk_ = nullptr;
+  PoseRack* poseRack_ = nullptr;
   QTimer recovery_;
 };
 

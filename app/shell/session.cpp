@@ -29,12 +29,14 @@ void Session::replan() {
   auto made = columna::plan(project(), catalog_);
   if (made) plan_ = std::move(made).value();
   behind_ = false;
+  forgetPose();
   const int count = static_cast<int>(plan_->figure.limbs.size());
   if (selected_ >= count) selected_ = -1;
 }
 
 void Session::announce() {
   constexpr int pause = 150; // ms
+  forgetPose();
   emit planChanged();
   if (inRun_ && settled_.isValid() && settled_.elapsed() < pause) {
     if (!settling_.isActive()) settling_.start(static_cast<int>(pause - settled_.elapsed()));
@@ -77,6 +79,7 @@ void Session::summed() {
     }
     plan_ = std::move(next);
     behind_ = !current;
+    forgetPose();
     emit planChanged();
     emit planSettled();
   }
@@ -323,6 +326,10 @@ void Session::endRun() {
   inRun_ = false;
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
+  if (stage_ == Stage::Pose) {
+    emit poseChanged();
+    emit planSettled();
+  }
 }
 
 void Session::undo() {

@@ -2,9 +2,11 @@
 // selected. Widgets read the plan from here and send changes; every change is named and undoes.
 #pragma once
 
+#include "pose/reach.h"
 #include "project/columna_file.h"
 #include "project/history.h"
 #include "project/plan.h"
+#include "project/pose_report.h"
 
 #include <QElapsedTimer>
 #include <QFutureWatcher>
@@ -13,11 +15,12 @@
 #include <QString>
 #include <QTimer>
 
+#include <functional>
 #include <optional>
 
 namespace columna {
 
-enum class Stage { Study, Wire, Wrap };
+enum class Stage { Study, Wire, Pose, Wrap };
 
 /// Study's ways to settle the proportions: what its rack shows and what the mat offers.
 enum class Way { Animals, Character, Photo, Made, Scale, Compare };
@@ -124,6 +127,35 @@ public:
   void setWires(int limb, std::optional<int> wires);
   void setHeld(int limb, std::optional<RootHold> held);
 
+  // Pose. The report is of the stance on the mat and follows every change of it.
+  [[nodiscard]] const PoseReport& pose() const;
+  /// The plan with the posed figure in place of the neutral one, to be drawn.
+  [[nodiscard]] const Plan& posedPlan() const;
+  /// The feet stay where they stand while the body is moved.
+  [[nodiscard]] bool planted() const { return planted_; }
+  void setPlanted(bool on);
+  /// Pose's tab: poses, standing, life.
+  [[nodiscard]] int poseTab() const { return poseTab_; }
+  void setPoseTab(int tab);
+  /// Any change of the stances as one step to undo.
+  void editStances(const QString& name, const std::function<void(Stances&)>& act, const QString& run = {});
+  /// The stance on the mat changed, name and all; limits hold.
+  void setStance(const QString& name, PatternPose pose, const QString& run = {});
+  /// Drags a joint towards a place of the posed figure, mm. With planted feet a dragged body takes the feet's
+  /// places along. Notes when a joint is as far as it goes.
+  void dragJoint(const SidedJoint& joint, const Vec3& mm, const QString& run);
+  /// A saved pose or the animal's; "" is the neutral stance.
+  void takePose(const QString& name);
+  /// Steps through the poses there are, the neutral one first.
+  void stepPose(int step);
+  /// Saves the stance on the mat; a sentence when the name does not do.
+  std::optional<QString> savePose(const QString& name);
+  void removePose(const QString& name);
+  /// All there are to step through, the neutral one first; of each whether it is the maker's own.
+  [[nodiscard]] std::vector<std::pair<PatternPose, bool>> poses() const;
+  /// The bone whose turning moves that point of a limb: pattern's bone and side.
+  [[nodiscard]] std::optional<SidedJoint> jointOfPoint(int point) const;
+
   // Named changes. Each returns a sentence when it is refused.
   std::optional<QString> setSize(SizeBy by, double mm, const QString& run = {});
   std::optional<QString> setPattern(const QString& id);
@@ -156,6 +188,7 @@ signals:
   /// The same, but while something is dragged at most ten times a second, and once when it is let go: for all
   /// that the hand is not on.
   void planSettled();
+  void poseChanged(); ///< the stance, or anything it is judged by; while it is dragged, every frame
   void selectionChanged();
   void stageChanged();
   void studyChanged(); ///< way, tool, overlays
@@ -199,6 +232,11 @@ private:
     std::string pattern;
     Result<Plan> plan;
   };
+  void forgetPose();
+  mutable std::optional<PoseReport> pose_;
+  mutable std::optional<Plan> posed_;
+  bool planted_ = true;
+  int poseTab_ = 0;
   int wireTab_ = 0;
   bool bare_ = false;
   std::uint64_t turn_ = 0; ///< counts changes

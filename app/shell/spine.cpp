@@ -113,8 +113,10 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
 
 Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Stages"));
-  const std::array<std::pair<Stage, QString>, 3> stages{
-      {{Stage::Study, tr("Study")}, {Stage::Wire, tr("Wire")}, {Stage::Wrap, tr("Wrap")}}};
+  const std::array<std::pair<Stage, QString>, 4> stages{{{Stage::Study, tr("Study")},
+                                                         {Stage::Wire, tr("Wire")},
+                                                         {Stage::Pose, tr("Pose")},
+                                                         {Stage::Wrap, tr("Wrap")}}};
   for (size_t i = 0; i < stages.size(); ++i) {
     auto* v = new Vertebra(stages[i].first, stages[i].second, static_cast<int>(i) + 1, this);
     connect(v, &QAbstractButton::clicked, this, [this, v] {
@@ -141,7 +143,14 @@ void Spine::refresh() {
     if (v->stage() == Stage::Wrap)
       settled = p.coat || std::any_of(p.limbs.begin(), p.limbs.end(),
                                       [](const auto& l) { return l.second.firmness.has_value(); });
-    v->setState(v->stage() == session_.stage(), settled, v->stage() == Stage::Wire ? wrong : 0);
+    if (v->stage() == Stage::Pose) settled = !p.stances.empty();
+    // Pose is judged only while it is looked at: its sums are not made for the other stages.
+    const int found = v->stage() == Stage::Wire         ? wrong
+                      : v->stage() != Stage::Pose       ? 0
+                      : session_.stage() == Stage::Pose ? static_cast<int>(session_.pose().findings.size())
+                                                        : poseFound_;
+    if (v->stage() == Stage::Pose) poseFound_ = found;
+    v->setState(v->stage() == session_.stage(), settled, found);
   }
   update();
 }

@@ -43,6 +43,7 @@ private:
   void refresh();
   Session& session_;
   std::vector<Vertebra*> vertebrae_;
+  int poseFound_ = 0; ///< to look at in Pose, as last seen
 };
 
 } // namespace columna

@@ -73,6 +73,11 @@ Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     refresh();
   });
   connect(&session_, &Session::fileChanged, this, &Tally::refresh);
+  connect(&session_, &Session::stageChanged, this, [this] {
+    at_ = -1;
+    said_.clear();
+    refresh();
+  });
   refresh();
 }
 
@@ -96,21 +101,24 @@ void Tally::note(const QString& words) {
 }
 
 void Tally::nextFinding() {
-  const auto& findings = session_.plan().findings;
+  const bool posing = session_.stage() == Stage::Pose;
+  const auto& findings = posing ? session_.pose().findings : session_.plan().findings;
   if (findings.empty()) return;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
   const bool study = f.brief.ends_with("under the ground") || f.brief.ends_with("for this body");
-  session_.setStage(study                                      ? Stage::Study
-                    : f.text.find("coat") != std::string::npos ? Stage::Wrap
-                                                               : Stage::Wire);
+  if (!posing)
+    session_.setStage(study                                      ? Stage::Study
+                      : f.text.find("coat") != std::string::npos ? Stage::Wrap
+                                                                 : Stage::Wire);
   session_.select(session_.plan().figure.limb(f.where).value_or(-1));
   said_.clear();
   refresh();
 }
 
 void Tally::refresh() {
-  const auto& findings = session_.plan().findings;
+  const auto& findings =
+      session_.stage() == Stage::Pose ? session_.pose().findings : session_.plan().findings;
   if (!said_.isEmpty()) {
     look_->set(noted_ ? Level::Good : Level::Doubtful, noted_ ? tr("At hand") : tr("Not done"), said_);
   } else if (findings.empty()) {
@@ -152,7 +160,8 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
                     str(printNumber(hours, hours < 10 ? 1 : 0)),
                     {},
                     tr("%1–%2").arg(qRound(plan.time.low / 60)).arg(qRound(plan.time.high / 60))});
-  const Standing& s = plan.standing;
+  const bool posing = session_.stage() == Stage::Pose;
+  const Standing& s = posing ? session_.pose().standing.base : plan.standing;
   totals.push_back({tr("stands"),
                     plan.loads.legs == 0 ? tr("no legs")
                     : s.stands           ? tr("yes")

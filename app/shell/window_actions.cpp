@@ -11,6 +11,7 @@
 #include "shell/tally.h"
 #include "study/gallery.h"
 #include "theme/theme.h"
+#include "turn/turntable.h"
 
 #include <QActionGroup>
 #include <QFileDialog>
@@ -116,11 +117,20 @@ void MainWindow::makeKeys() {
         session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
       session_.clearWire(session_.selected());
   });
-  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Wrap})
+  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap})
     key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1),
         [this, stage] { session_.setStage(stage); });
   key(QStringLiteral("B"), [this] {
     if (session_.stage() == Stage::Wire) session_.setBare(!session_.bare());
+  });
+  key(Qt::Key_PageDown, [this] {
+    if (session_.stage() == Stage::Pose) session_.stepPose(1);
+  });
+  key(Qt::Key_PageUp, [this] {
+    if (session_.stage() == Stage::Pose) session_.stepPose(-1);
+  });
+  key(QStringLiteral("T"), [this] {
+    if (session_.stage() == Stage::Pose) mat_->showTurntable(!mat_->turntable()->isVisible());
   });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
@@ -218,11 +228,17 @@ void MainWindow::find() {
     entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"),
                        [this, l] { session_.select(static_cast<int>(l)); }});
   for (const auto& [stage, name] : {std::pair(Stage::Study, tr("Study")), std::pair(Stage::Wire, tr("Wire")),
-                                    std::pair(Stage::Wrap, tr("Wrap"))})
+                                    std::pair(Stage::Pose, tr("Pose")), std::pair(Stage::Wrap, tr("Wrap"))})
     entries.push_back({name, tr("stage"), [this, stage = stage] { session_.setStage(stage); }});
   for (const Pattern& p : session_.catalog().patterns)
     entries.push_back({QString::fromStdString(p.name), tr("animal"),
                        [this, id = QString::fromStdString(p.id)] { session_.setPattern(id); }});
+  for (const auto& [pose, own] : session_.poses())
+    entries.push_back({pose.name.empty() ? tr("neutral stance") : QString::fromStdString(pose.name),
+                       tr("pose"), [this, name = QString::fromStdString(pose.name)] {
+                         session_.setStage(Stage::Pose);
+                         session_.takePose(name);
+                       }});
   for (const Finding& f : plan.findings)
     entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] {
                          session_.select(session_.plan().figure.limb(where).value_or(-1));

@@ -1,0 +1,271 @@
+#include "mat/pose_layer.h"
+
+#include "project/pose_words.h"
+#include "theme/theme.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+/// The worst joint report at each point.
+std::map<int, const JointReport*> byPoint(const PoseReport& report) {
+  std::map<int, const JointReport*> out;
+  for (const JointReport& j : report.joints) {
+    const auto [it, fresh] = out.emplace(j.hold.point, &j);
+    if (!fresh && j.level > it->second->level) it->second = &j;
+  }
+  return out;
+}
+
+} // namespace
+
+double sagMagnified(const PoseReport& report) {
+  const double wanted = 0.1 * report.figure.overallHeight;
+  if (report.sagMost < 1e-6) return 1;
+  for (const double times : {1.0, 2.0, 5.0, 10.0, 20.0, 50.0, 100.0})
+    if (report.sagMost * times >= wanted * 0.5) return times;
+  return 200;
+}
+
+std::vector<int> PoseLayer::handles(const Plan& plan) {
+  std::vector<int> out;
+  for (size_t l = 0; l < plan.skeleton.limbs.size(); ++l) {
+    if (plan.figure.limbs[l].kind == LimbKind::Digits) continue;
+    for (const WireRun& run : plan.skeleton.limbs[l])
+      for (const int point : run.points)
+        if (!plan.skeleton.points[static_cast<size_t>(point)].id.ends_with("-root") &&
+            std::find(out.begin(), out.end(), point) == out.end())
+          out.push_back(point);
+  }
+  return out;
+}
+
+void PoseLayer::paintMarks(QPainter& p, const Plan& plan, const PoseReport& report, int selected,
+                           const std::function<QPointF(const Vec3&)>& at) {
+  const Theme& t = theme();
+  const auto verdicts = byPoint(report);
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  std::vector<QPointF> marked;
+  const auto free = [&](const QPointF& place) {
+    return std::none_of(marked.begin(), marked.end(),
+                        [&](const QPointF& other) { return QLineF(place, other).length() < px(13); });
+  };
+  for (const int point : handles(plan)) {
+    const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
+    p.setPen(QPen(t.ink, 1.4));
+    p.setBrush(t.card);
+    p.drawEllipse(place, px(4), px(4));
+  }
+  for (const Level level : {Level::Wrong, Level::Doubtful, Level::Good})
+    for (const auto& [point, joint] : verdicts) {
+      const bool mine = joint->hold.limb == selected;
+      if (joint->level != level || (level == Level::Good && !mine)) continue;
+      const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
+      if (!free(place)) continue;
+      marked.push_back(place);
+      paintVerdict(p, place, px(mine ? 8 : 7), level);
+    }
+  p.restore();
+}
+
+int PoseLayer::pointAt(const Viewport& v, const QPointF& pixel) const {
+  if (session_.stage() != Stage::Pose) return -1;
+  const Plan& plan = session_.posedPlan();
+  int best = -1;
+  double least = px(10);
+  for (const int point : handles(plan)) {
+    const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
+    double away = QLineF(v.at(at), pixel).length();
+    // Left and right lie on each other from the side: the near one comes first.
+    if (v.view == View::Side && at.y() > 0) away += px(2);
+    if (away < least) {
+      least = away;
+      best = point;
+    }
+  }
+  return best;
+}
+
+bool PoseLayer::press(const Viewport& v, const QPointF& pixel) {
+  held_ = pointAt(v, pixel);
+  if (held_ < 0) return false;
+  active_ = held_;
+  // The limb whose joint it is.
+  const Plan& plan = session_.plan();
+  for (size_t l = 0; l < plan.skeleton.limbs.size(); ++l)
+    for (const WireRun& run : plan.skeleton.limbs[l])
+      if (std::find(run.points.begin() + 1, run.points.end(), held_) != run.points.end() &&
+          plan.figure.limbs[l].kind != LimbKind::Digits)
+        session_.select(static_cast<int>(l));
+  return true;
+}
+
+void PoseLayer::drag(const Viewport& v, int point, const QPointF& pixel, const QString& run) {
+  const auto joint = session_.jointOfPoint(point);
+  if (!joint) return;
+  Vec3 to = session_.posedPlan().skeleton.points[static_cast<size_t>(point)].at;
+  const Vec2 mm = v.mm(pixel);
+  switch (v.view) {
+  case View::Side:
+    to.x() = mm.x();
+    to.z() = mm.y();
+    break;
+  case View::Front: {
+    const Vec2 unit = project(Vec3(0, 1, 0), View::Front);
+    to.y() = mm.x() / (unit.x() == 0 ? 1 : unit.x());
+    to.z() = mm.y();
+    break;
+  }
+  case View::Above: {
+    const Vec2 unit = project(Vec3(0, 1, 0), View::Above);
+    to.x() = mm.x();
+    to.y() = mm.y() / (unit.y() == 0 ? 1 : unit.y());
+    break;
+  }
+  }
+  session_.dragJoint(*joint, to, run);
+}
+
+void PoseLayer::move(const Viewport& v, const QPointF& pixel) {
+  if (held_ >= 0) drag(v, held_, pixel, QStringLiteral("drag pose"));
+}
+
+void PoseLayer::release() {
+  if (held_ < 0) return;
+  held_ = -1;
+  session_.endRun();
+}
+
+void PoseLayer::cycle(int step) {
+  const std::vector<int> all = handles(session_.posedPlan());
+  if (all.empty()) return;
+  const auto found = std::find(all.begin(), all.end(), active_);
+  const int count = static_cast<int>(all.size());
+  const int at = found == all.end() ? (step > 0 ? -1 : count) : static_cast<int>(found - all.begin());
+  active_ = all[static_cast<size_t>((at + step + count) % count)];
+  emit session_.noted(nameOf(active_));
+}
+
+void PoseLayer::nudge(const Viewport& v, const QPointF& mm) {
+  if (active_ < 0) return;
+  const QPointF now = v.at(session_.posedPlan().skeleton.points[static_cast<size_t>(active_)].at);
+  drag(v, active_, now + QPointF(mm.x() * v.scale, -mm.y() * v.scale), QString());
+}
+
+QString PoseLayer::nameOf(int point) const {
+  return str(jointWords(session_.plan().skeleton.points[static_cast<size_t>(point)].id));
+}
+
+void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) const {
+  const Theme& t = theme();
+  const PoseReport& r = session_.pose();
+  if (v.view != View::Above || r.standing.base.support.size() < 3) return;
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  // What it stands on.
+  QPolygonF hull;
+  for (const Vec2& c : r.standing.base.support) hull << v.at(Vec3(c.x(), c.y(), 0));
+  p.setPen(QPen(r.standing.base.stands ? t.alder : t.madder, large ? 2 : 1.5));
+  QColor fill = t.wash;
+  fill.setAlpha(150);
+  p.setBrush(fill);
+  p.drawPolygon(hull);
+  p.restore();
+}
+
+void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
+  const Theme& t = theme();
+  const PoseReport& r = session_.pose();
+  const Plan& plan = session_.posedPlan();
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  const Vec3& centre = r.sums.armature.centre;
+  if (large && r.sums.stable && v.view != View::Above) {
+    // The sag beside the pose: the wires where they come to rest, drawn larger.
+    const double times = sagMagnified(r);
+    QPen ghost(t.logwood, 1.4);
+    ghost.setDashPattern({3, 3});
+    p.setPen(ghost);
+    for (const FrameMember& m : r.sums.armature.frame.members) {
+      const auto at = [&](int n) {
+        return v.at(Vec3(r.sums.armature.frame.nodes[static_cast<size_t>(n)].at +
+                         times * r.sums.under.moved[static_cast<size_t>(n)].head<3>()));
+      };
+      p.drawLine(at(m.i), at(m.j));
+    }
+    p.setPen(t.logwood);
+    p.setFont(typeface(13));
+    p.drawText(QRectF(v.clip.right() - px(320), v.clip.bottom() - px(28), px(304), px(20)),
+               Qt::AlignRight | Qt::AlignVCenter,
+               QStringLiteral("%1").arg(times > 1
+                                            ? QObject::tr("dashes: sag, drawn %1 times; most %2")
+                                                  .arg(times)
+                                                  .arg(str(printLength(r.sagMost, session_.units(), 1)))
+                                            : QObject::tr("dashes: sag under its weight; most %1")
+                                                  .arg(str(printLength(r.sagMost, session_.units(), 1)))));
+  }
+  if (v.view == View::Above && !r.standing.rosette.empty()) {
+    // How far it can tip each way: a rosette about the weight's place, with a ring at what is wanted.
+    const QPointF c = v.at(Vec3(centre.x(), centre.y(), 0));
+    const double unit = (large ? px(120) : px(44)) / 0.7; // pixels a radian
+    const double wanted = session_.catalog().pose.tipNeeded * M_PI / 180;
+    QPolygonF petals;
+    for (const RosetteRay& ray : r.standing.rosette) {
+      const Vec2 way = project(Vec3(std::cos(ray.direction), std::sin(ray.direction), 0), View::Above);
+      const double reach = std::clamp(ray.tip, 0.0, 0.8) * unit;
+      petals << c + QPointF(way.x() * reach, -way.y() * reach);
+    }
+    QColor petal = t.alder;
+    petal.setAlpha(60);
+    p.setPen(QPen(t.alder, 1.2));
+    p.setBrush(petal);
+    p.drawPolygon(petals);
+    QPen ring(t.madder, 1);
+    ring.setDashPattern({3, 3});
+    p.setPen(ring);
+    p.setBrush(Qt::NoBrush);
+    p.drawEllipse(c, wanted * unit, wanted * unit);
+    if (r.standing.falls.norm() > 0.5) {
+      const Vec2 way = project(Vec3(r.standing.falls.x(), r.standing.falls.y(), 0), View::Above);
+      p.setPen(QPen(t.madder, 2, Qt::SolidLine, Qt::RoundCap));
+      p.drawLine(c, c + QPointF(way.x(), -way.y()) * px(large ? 44 : 22));
+    }
+  }
+  // The weight's place: a quartered disc, and from the side the plumb line under it.
+  const QPointF c = v.at(centre);
+  const double radius = px(large ? 8 : 5);
+  if (v.view != View::Above && r.sums.armature.weight > 0) {
+    QPen plumb(t.ink, 1);
+    plumb.setDashPattern({4, 4});
+    p.setPen(plumb);
+    p.drawLine(c, v.at(Vec3(centre.x(), centre.y(), 0)));
+  }
+  if (r.sums.armature.weight > 0) {
+    p.setPen(QPen(t.ink, 1.4));
+    p.setBrush(t.card);
+    p.drawEllipse(c, radius, radius);
+    p.setBrush(t.ink);
+    p.drawPie(QRectF(c.x() - radius, c.y() - radius, 2 * radius, 2 * radius), 0, 90 * 16);
+    p.drawPie(QRectF(c.x() - radius, c.y() - radius, 2 * radius, 2 * radius), 180 * 16, 90 * 16);
+  }
+  if (large) {
+    paintMarks(p, plan, r, session_.selected(), [&](const Vec3& at) { return v.at(at); });
+    if (active_ >= 0) {
+      p.setPen(QPen(t.woad, 2));
+      p.setBrush(Qt::NoBrush);
+      p.drawEllipse(v.at(plan.skeleton.points[static_cast<size_t>(active_)].at), px(11), px(11));
+    }
+  }
+  p.restore();
+}
+
+} // namespace columna

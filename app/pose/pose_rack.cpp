@@ -1,0 +1,179 @@
+#include "pose/pose_rack.h"
+
+#include "anatomy/outline.h"
+#include "mat/figure_painter.h"
+#include "pose/life_panel.h"
+#include "pose/posing.h"
+#include "shell/parts.h"
+#include "theme/theme.h"
+
+#include <QHBoxLayout>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+PoseTile::PoseTile(const QString& name, bool own, QWidget* parent)
+    : QAbstractButton(parent), name_(name), own_(own) {
+  setCheckable(true);
+  setFocusPolicy(Qt::StrongFocus);
+  setCursor(Qt::PointingHandCursor);
+  setText(name.isEmpty() ? tr("neutral stance") : name);
+  setToolTip(own ? tr("%1, your own").arg(text()) : text());
+}
+
+QSize PoseTile::sizeHint() const { return {px(132), frame(104)}; }
+
+void PoseTile::set(const QPainterPath& outline, Level level, bool current) {
+  outline_ = outline;
+  level_ = level;
+  setChecked(current);
+  setAccessibleName(tr("Pose %1, %2").arg(text(), str(std::string(word(level)))));
+  update();
+}
+
+void PoseTile::paintEvent(QPaintEvent* /*event*/) {
+  const Theme& t = theme();
+  QPainter p(this);
+  p.setRenderHint(QPainter::Antialiasing);
+  const QRectF all = QRectF(rect()).adjusted(1, 1, -1, -1);
+  p.setPen(isChecked() || hasFocus() ? QPen(t.woad, hasFocus() ? 2 : 1.4) : QPen(t.rule, 1));
+  p.setBrush(isChecked() ? t.wash : t.card);
+  p.drawRoundedRect(all, 6, 6);
+  const double foot = frame(24);
+  const QRectF room = all.adjusted(px(10), px(8), -px(10), -foot);
+  const QRectF b = outline_.boundingRect();
+  if (b.width() > 0 && b.height() > 0) {
+    const double s = std::min(room.width() / b.width(), room.height() / b.height());
+    p.save();
+    p.translate(room.center().x() - b.center().x() * s, room.bottom() + b.top() * s);
+    p.scale(s, -s);
+    QPen pen(t.ink, 1.2);
+    pen.setCosmetic(true);
+    p.setPen(pen);
+    p.setBrush(t.coat);
+    p.drawPath(outline_);
+    p.restore();
+  }
+  paintVerdict(p, QPointF(all.left() + px(14), all.bottom() - foot / 2), px(6), level_);
+  p.setPen(t.ink);
+  p.setFont(typeface(13, own_ ? QFont::DemiBold : QFont::Normal));
+  const QRectF words(all.left() + px(26), all.bottom() - foot, all.width() - px(32), foot);
+  p.drawText(words, Qt::AlignVCenter,
+             p.fontMetrics().elidedText(text(), Qt::ElideRight, qFloor(words.width())));
+}
+
+PoseRack::PoseRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Poses"));
+  auto* outer = new QVBoxLayout(this);
+  outer->setContentsMargins(px(30), px(8), px(24), px(8));
+  outer->setSpacing(px(6));
+  auto* top = new QHBoxLayout;
+  tabs_ = new TabRow({tr("Poses"), tr("Wire's life")}, {tr("Poses"), tr("Life")}, this);
+  top->addWidget(tabs_);
+  top->addStretch();
+  name_ = new QLineEdit(this);
+  name_->setAccessibleName(tr("Name of the pose"));
+  name_->setPlaceholderText(tr("name of this pose"));
+  name_->setFixedWidth(px(170));
+  save_ = new QPushButton(tr("Save pose"), this);
+  remove_ = new QPushButton(tr("Remove"), this);
+  top->addWidget(name_);
+  top->addWidget(save_);
+  top->addWidget(remove_);
+  outer->addLayout(top);
+  pages_ = new QStackedWidget(this);
+  auto* scroll = new QScrollArea(pages_);
+  scroll->setWidgetResizable(true);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  shelf_ = new QWidget;
+  row_ = new QHBoxLayout(shelf_);
+  row_->setContentsMargins(0, px(2), 0, px(2));
+  row_->setSpacing(px(10));
+  scroll->setWidget(shelf_);
+  pages_->addWidget(scroll);
+  life_ = new LifePanel(session_, pages_);
+  pages_->addWidget(life_);
+  outer->addWidget(pages_, 1);
+  connect(tabs_, &TabRow::chosen, &session_, &Session::setPoseTab);
+  const auto save = [this] {
+    if (!session_.savePose(name_->text())) name_->clear();
+  };
+  connect(save_, &QPushButton::clicked, this, save);
+  connect(name_, &QLineEdit::returnPressed, this, save);
+  connect(remove_, &QPushButton::clicked, this,
+          [this] { session_.removePose(str(session_.project().stances.now.name)); });
+  const auto follow = [this] {
+    stale_ = true;
+    if (isVisible()) refresh();
+  };
+  connect(&session_, &Session::planSettled, this, follow);
+  connect(&session_, &Session::studyChanged, this, follow);
+  refresh();
+}
+
+void PoseRack::showEvent(QShowEvent* /*event*/) {
+  if (stale_) refresh();
+}
+
+void PoseRack::rebuild() {
+  for (PoseTile* tile : tiles_) {
+    row_->removeWidget(tile);
+    tile->hide();
+    tile->deleteLater();
+  }
+  tiles_.clear();
+  while (QLayoutItem* item = row_->takeAt(0)) delete item;
+  for (const auto& [pose, own] : session_.poses()) {
+    auto* tile = new PoseTile(str(pose.name), own, shelf_);
+    connect(tile, &QAbstractButton::clicked, this, [this, tile] { session_.takePose(tile->name()); });
+    row_->addWidget(tile);
+    tiles_.push_back(tile);
+  }
+  row_->addStretch();
+}
+
+void PoseRack::refresh() {
+  pages_->setCurrentIndex(session_.poseTab());
+  tabs_->setCurrent(session_.poseTab());
+  const Stances& s = session_.project().stances;
+  const bool own =
+      std::any_of(s.saved.begin(), s.saved.end(), [&](const PatternPose& p) { return p.name == s.now.name; });
+  remove_->setVisible(own);
+  if (session_.stage() != Stage::Pose) return;
+  stale_ = false;
+  const auto all = session_.poses();
+  bool same = all.size() == tiles_.size();
+  for (size_t k = 0; same && k < all.size(); ++k) same = tiles_[k]->name() == str(all[k].first.name);
+  if (!same) rebuild();
+  for (size_t k = 0; k < all.size(); ++k) {
+    const PoseReport r = poseReport(session_.project(), session_.plan(), session_.catalog(), all[k].first);
+    std::vector<int> limbs;
+    for (size_t l = 0; l < r.figure.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
+    const QPainterPath outline =
+        toPath(united({columna::outline(r.figure, limbs, View::Side, 0, 12)}, r.figure.scale, true), 1);
+    tiles_[k]->set(outline, r.level, sameStance(session_.plan().pattern, all[k].first, s.now));
+  }
+  life_->refresh();
+}
+
+void PoseRack::paintEvent(QPaintEvent* /*event*/) {
+  QPainter p(this);
+  p.fillRect(rect(), theme().ground);
+  p.setPen(QPen(theme().rule, 1));
+  p.drawLine(0, 0, width(), 0);
+}
+
+} // namespace columna

@@ -1,0 +1,73 @@
+// Pose's rack: the poses there are, each a small picture, and how much of the wire's life they take.
+#pragma once
+
+#include "shell/session.h"
+#include "shell/tab_row.h"
+
+#include <QAbstractButton>
+#include <QWidget>
+
+#include <vector>
+
+class QLineEdit;
+class QPushButton;
+class QSpinBox;
+class QStackedWidget;
+class QHBoxLayout;
+
+namespace columna {
+
+/// One pose: a small picture from the side, its name and its verdict.
+class PoseTile : public QAbstractButton {
+  Q_OBJECT
+public:
+  PoseTile(const QString& name, bool own, QWidget* parent = nullptr);
+  void set(const QPainterPath& outline, Level level, bool current);
+  [[nodiscard]] QSize sizeHint() const override;
+  [[nodiscard]] QString name() const { return name_; }
+  [[nodiscard]] Level level() const { return level_; }
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+
+private:
+  QString name_;
+  bool own_;
+  QPainterPath outline_; ///< in mm, y up
+  Level level_ = Level::Good;
+};
+
+class LifePanel;
+
+class PoseRack : public QWidget {
+  Q_OBJECT
+public:
+  explicit PoseRack(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] const std::vector<PoseTile*>& tiles() const { return tiles_; }
+  [[nodiscard]] QLineEdit* nameField() const { return name_; }
+  [[nodiscard]] QPushButton* saveKey() const { return save_; }
+  [[nodiscard]] QPushButton* removeKey() const { return remove_; }
+  [[nodiscard]] TabRow* tabs() const { return tabs_; }
+  [[nodiscard]] LifePanel* life() const { return life_; }
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void showEvent(QShowEvent* event) override;
+
+private:
+  void refresh();
+  void rebuild();
+  Session& session_;
+  TabRow* tabs_;
+  QStackedWidget* pages_;
+  QHBoxLayout* row_;
+  QWidget* shelf_;
+  std::vector<PoseTile*> tiles_;
+  QLineEdit* name_;
+  QPushButton* save_;
+  QPushButton* remove_;
+  LifePanel* life_;
+  bool stale_ = true;
+};
+
+} // namespace columna

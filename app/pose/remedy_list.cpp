@@ -1,0 +1,93 @@
+#include "pose/remedy_list.h"
+
+#include "shell/parts.h"
+#include "theme/theme.h"
+
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <QtConcurrent>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+constexpr size_t kMostShown = 6;
+
+} // namespace
+
+RemedyList::RemedyList(Session& session, const QString& question, QWidget* parent)
+    : QWidget(parent), session_(session) {
+  auto* layout = new QVBoxLayout(this);
+  layout->setContentsMargins(0, 0, 0, 0);
+  layout->setSpacing(px(6));
+  ask_ = new QPushButton(question, this);
+  layout->addWidget(ask_, 0, Qt::AlignLeft);
+  words_ = textLabel(this, 13, QFont::Normal);
+  setFaint(words_);
+  words_->hide();
+  layout->addWidget(words_);
+  list_ = new QWidget(this);
+  auto* inner = new QVBoxLayout(list_);
+  inner->setContentsMargins(0, 0, 0, 0);
+  inner->setSpacing(px(4));
+  layout->addWidget(list_);
+  connect(ask_, &QPushButton::clicked, this, &RemedyList::start);
+  connect(&trying_, &QFutureWatcher<Answer>::finished, this, &RemedyList::show_);
+}
+
+RemedyList::~RemedyList() { trying_.waitForFinished(); }
+
+QList<QPushButton*> RemedyList::changes() const { return list_->findChildren<QPushButton*>(); }
+
+void RemedyList::clear() {
+  // One of them may be what was just clicked: it goes once its own signal is done.
+  for (QWidget* each : list_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly)) {
+    each->hide();
+    each->setParent(nullptr);
+    each->deleteLater();
+  }
+}
+
+void RemedyList::offer(bool asks) {
+  ++turn_;
+  clear();
+  words_->hide();
+  ask_->setVisible(asks);
+}
+
+void RemedyList::start() {
+  ++turn_;
+  clear();
+  words_->setText(tr("trying changes on the whole figure…"));
+  words_->show();
+  trying_.setFuture(
+      QtConcurrent::run([turn = turn_, limb = limb_, project = session_.project(), plan = session_.plan(),
+                         report = session_.pose(), &shelf = session_.catalog()] {
+        return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
+                                     : jointRemedies(project, shelf, plan, report, limb)};
+      }));
+}
+
+void RemedyList::show_() {
+  const Answer answer = trying_.result();
+  if (answer.turn != turn_) return;
+  words_->setVisible(answer.found.empty());
+  words_->setText(tr("None of the usual changes helps; make it smaller, or give it less to bear."));
+  auto* layout = static_cast<QVBoxLayout*>(list_->layout());
+  size_t shown = 0;
+  for (const PoseRemedy& r : answer.found) {
+    if (shown++ == kMostShown) break;
+    auto* take = new QPushButton((r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words), list_);
+    take->setToolTip(r.mends ? tr("mends it") : tr("betters it"));
+    auto* result = textLabel(list_, 13, QFont::Normal);
+    result->setText(str(r.result));
+    setFaint(result);
+    connect(take, &QPushButton::clicked, this,
+            [this, r] { session_.edit(str(r.words), [&r](Project& p) { p = r.project; }); });
+    layout->addWidget(take, 0, Qt::AlignLeft);
+    layout->addWidget(result);
+  }
+}
+
+} // namespace columna

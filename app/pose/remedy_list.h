@@ -1,0 +1,49 @@
+// What would mend a pose, tried beside the window: a button for each change, its result under it.
+#pragma once
+
+#include "project/pose_remedies.h"
+#include "shell/session.h"
+
+#include <QFutureWatcher>
+#include <QWidget>
+
+class QLabel;
+class QPushButton;
+class QVBoxLayout;
+
+namespace columna {
+
+class RemedyList : public QWidget {
+  Q_OBJECT
+public:
+  RemedyList(Session& session, const QString& question, QWidget* parent = nullptr);
+  ~RemedyList() override;
+  RemedyList(const RemedyList&) = delete;
+  RemedyList& operator=(const RemedyList&) = delete;
+
+  /// Whether there is anything to ask; what was found before goes.
+  void offer(bool asks);
+  /// The limb it is asked for, -1 for the standing of the whole.
+  void setLimb(int limb) { limb_ = limb; }
+  [[nodiscard]] QPushButton* ask() const { return ask_; }
+  [[nodiscard]] bool busy() const { return trying_.isRunning(); }
+  [[nodiscard]] QList<QPushButton*> changes() const;
+
+private:
+  void start();
+  void show_();
+  void clear();
+  Session& session_;
+  int limb_ = -1;
+  std::uint64_t turn_ = 0; ///< counts questions; an answer to an older one is dropped
+  QPushButton* ask_;
+  QLabel* words_;
+  QWidget* list_;
+  struct Answer {
+    std::uint64_t turn = 0;
+    std::vector<PoseRemedy> found;
+  };
+  QFutureWatcher<Answer> trying_;
+};
+
+} // namespace columna

@@ -1,0 +1,236 @@
+#include "turn/turntable.h"
+
+#include "mat/pose_layer.h"
+#include "theme/theme.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr int kFineSides = 28;
+constexpr int kCoarseSides = 12;
+constexpr double kStep = std::numbers::pi / 24;
+
+} // namespace
+
+Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Turntable"));
+  setAccessibleDescription(tr("Arrow keys turn the figure; drag a joint to move it"));
+  setFocusPolicy(Qt::StrongFocus);
+  setMouseTracking(true);
+  camera_.yaw = -0.55;
+  camera_.pitch = 0.3;
+  fine_.setSingleShot(true);
+  fine_.setInterval(160);
+  connect(&fine_, &QTimer::timeout, this, [this] {
+    coarse_ = false;
+    stale();
+  });
+  for (const auto signal :
+       {&Session::poseChanged, &Session::planSettled, &Session::selectionChanged, &Session::stageChanged})
+    connect(&session_, signal, this, &Turntable::stale);
+}
+
+void Turntable::stale() {
+  rendered_ = false;
+  update();
+}
+
+void Turntable::setThroughWool(bool on) {
+  through_ = on;
+  stale();
+}
+
+void Turntable::fit() {
+  fitted_ = true;
+  stale();
+}
+
+void Turntable::turnBy(double yaw, double pitch) {
+  camera_.yaw = std::remainder(camera_.yaw + yaw, 2 * std::numbers::pi);
+  camera_.pitch = std::clamp(camera_.pitch + pitch, -0.2, std::numbers::pi / 2);
+  coarse_ = true;
+  fine_.start();
+  stale();
+}
+
+QPointF Turntable::jointAt(int point) const {
+  return camera_.at(session_.posedPlan().skeleton.points[static_cast<size_t>(point)].at);
+}
+
+QImage Turntable::picture() {
+  render();
+  return raster_.image();
+}
+
+void Turntable::render() {
+  if (rendered_) return;
+  rendered_ = true;
+  const Plan& plan = session_.posedPlan();
+  const Theme& t = theme();
+  if (fitted_ && held_ < 0) {
+    // The same size from every side, so that it does not breathe while it turns.
+    Vec3 low(1e9, 1e9, 1e9);
+    Vec3 high = -low;
+    for (const Tube& tube : plan.figure.tubes)
+      for (const Ring& r : tube.rings) {
+        const Vec3 half = Vec3::Constant(std::max(r.ru, r.rv));
+        low = low.cwiseMin(r.centre - half);
+        high = high.cwiseMax(r.centre + half);
+      }
+    camera_.centre = (low + high) / 2;
+    const double wide = std::hypot(high.x() - low.x(), high.y() - low.y());
+    const double tall = (high.z() - low.z()) + 0.35 * wide;
+    camera_.scale = std::max(0.02, std::min((width() - px(60)) / wide, (height() - px(70)) / tall));
+    camera_.middle = QPointF(width() / 2.0, height() / 2.0 + px(8));
+  }
+  std::vector<QRgb> limbs;
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
+    limbs.push_back((static_cast<int>(l) == session_.selected() ? t.wash : t.coat).rgb());
+  std::vector<QRgb> pieces;
+  for (size_t i = 0; i < plan.pieces.size(); ++i) pieces.push_back(t.piece(static_cast<int>(i)).rgb());
+  const int sides = coarse_ || session_.inRun() ? kCoarseSides : kFineSides;
+  Raster wool(width(), height());
+  wool.draw(woolMesh(plan.figure, sides, limbs), camera_);
+  raster_ = Raster(width(), height());
+  if (through_) {
+    raster_.draw(wireMesh(plan, 8, pieces), camera_);
+    raster_.over(wool, 0.34);
+  } else {
+    raster_ = std::move(wool);
+  }
+}
+
+void Turntable::paintEvent(QPaintEvent* /*event*/) {
+  render();
+  const Theme& t = theme();
+  const Plan& plan = session_.posedPlan();
+  QPainter p(this);
+  p.fillRect(rect(), t.ground);
+  p.setRenderHint(QPainter::Antialiasing);
+  // The ground as rings about the middle of the feet, so that its tilt is seen.
+  QPen ring(t.rule, 1);
+  p.setPen(ring);
+  const Vec3 under(camera_.centre.x(), camera_.centre.y(), 0);
+  for (const double share : {0.35, 0.7}) {
+    QPolygonF circle;
+    for (int k = 0; k < 48; ++k) {
+      const double a = k * std::numbers::pi / 24;
+      circle << camera_.at(under + share * plan.figure.totalLength * Vec3(std::cos(a), std::sin(a), 0));
+    }
+    p.drawPolygon(circle);
+  }
+  p.drawImage(0, 0, raster_.image());
+  const PoseReport& r = session_.pose();
+  PoseLayer::paintMarks(p, plan, r, session_.selected(), [this](const Vec3& at) { return camera_.at(at); });
+  p.setPen(t.ink);
+  p.setFont(typeface(13, QFont::DemiBold));
+  const QPointF head(px(16), px(24));
+  p.drawText(head, tr("turntable"));
+  const double w = QFontMetricsF(p.font()).horizontalAdvance(tr("turntable"));
+  p.setFont(typeface(13));
+  p.setPen(t.faint);
+  p.drawText(head + QPointF(w + px(14), 0), tr("drag a joint to pose, beside it to turn; X shows the wire"));
+  if (hasFocus()) {
+    p.setPen(QPen(t.woad, 2));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(rect().adjusted(1, 1, -1, -1));
+  }
+}
+
+void Turntable::resizeEvent(QResizeEvent* /*event*/) { stale(); }
+
+int Turntable::pointUnder(const QPointF& pixel) const {
+  const Plan& plan = session_.posedPlan();
+  int best = -1;
+  double least = px(10);
+  double nearest = -1e9;
+  for (const int point : PoseLayer::handles(plan)) {
+    const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
+    const double away = QLineF(camera_.at(at), pixel).length();
+    if (away > px(10)) continue;
+    // Of joints behind each other the one towards the eye.
+    const double near = camera_.near(at);
+    if (away < least - px(3) || (away < least + px(3) && near > nearest)) {
+      least = std::min(least, away);
+      nearest = near;
+      best = point;
+    }
+  }
+  return best;
+}
+
+void Turntable::mousePressEvent(QMouseEvent* event) {
+  if (event->button() != Qt::LeftButton) return;
+  setFocus();
+  held_ = pointUnder(event->position());
+  if (held_ >= 0) {
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
+  render();
+  session_.select(raster_.limbAt(qRound(event->position().x()), qRound(event->position().y())));
+  turning_ = event->position();
+}
+
+void Turntable::mouseMoveEvent(QMouseEvent* event) {
+  if (held_ >= 0) {
+    const Vec3 at = session_.posedPlan().skeleton.points[static_cast<size_t>(held_)].at;
+    if (const auto joint = session_.jointOfPoint(held_))
+      session_.dragJoint(*joint, camera_.place(event->position(), at), QStringLiteral("drag pose"));
+    return;
+  }
+  if (turning_) {
+    const QPointF by = event->position() - *turning_;
+    turning_ = event->position();
+    turnBy(by.x() * 0.008, by.y() * 0.008);
+    return;
+  }
+  setCursor(pointUnder(event->position()) >= 0 ? Qt::OpenHandCursor : Qt::SizeAllCursor);
+}
+
+void Turntable::mouseReleaseEvent(QMouseEvent* /*event*/) {
+  turning_.reset();
+  if (held_ < 0) return;
+  held_ = -1;
+  session_.endRun();
+  setCursor(Qt::ArrowCursor);
+  stale();
+}
+
+void Turntable::wheelEvent(QWheelEvent* event) {
+  fitted_ = false;
+  camera_.scale = std::clamp(camera_.scale * std::pow(1.0015, event->angleDelta().y()), 0.02, 60.0);
+  coarse_ = true;
+  fine_.start();
+  stale();
+  event->accept();
+}
+
+void Turntable::keyPressEvent(QKeyEvent* event) {
+  switch (event->key()) {
+  case Qt::Key_Left:
+    turnBy(-kStep, 0);
+    return;
+  case Qt::Key_Right:
+    turnBy(kStep, 0);
+    return;
+  case Qt::Key_Up:
+    turnBy(0, kStep);
+    return;
+  case Qt::Key_Down:
+    turnBy(0, -kStep);
+    return;
+  default:
+    QWidget::keyPressEvent(event);
+  }
+}
+
+} // namespace columna

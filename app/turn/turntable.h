@@ -1,0 +1,53 @@
+// The turntable: the posed figure in the round, wool over wire. Dragging beside it turns it, a joint that is
+// dragged moves in the plane of the picture, arrow keys turn it step by step.
+#pragma once
+
+#include "shell/session.h"
+#include "turn/raster.h"
+
+#include <QTimer>
+#include <QWidget>
+
+namespace columna {
+
+class Turntable : public QWidget {
+  Q_OBJECT
+public:
+  explicit Turntable(Session& session, QWidget* parent = nullptr);
+
+  void setThroughWool(bool on);
+  void fit();
+  void turnBy(double yaw, double pitch);
+  [[nodiscard]] const Camera& camera() const { return camera_; }
+  /// Where a joint of the skeleton is in the picture, for tests.
+  [[nodiscard]] QPointF jointAt(int point) const;
+  /// The picture without marks.
+  [[nodiscard]] QImage picture();
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+
+private:
+  void render();
+  void stale();
+  [[nodiscard]] int pointUnder(const QPointF& pixel) const;
+
+  Session& session_;
+  Camera camera_;
+  Raster raster_{1, 1};
+  bool rendered_ = false;
+  bool through_ = false;
+  bool coarse_ = false; ///< under the hand: fewer corners
+  bool fitted_ = true;
+  int held_ = -1; ///< point that is dragged
+  std::optional<QPointF> turning_;
+  QTimer fine_; ///< draws it finely again once it rests
+};
+
+} // namespace columna
