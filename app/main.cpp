@@ -1,3 +1,5 @@
+#include "pose/pose_card.h"
+#include "pose/remedy_list.h"
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "sheet/true_size_sheet.h"
@@ -8,6 +10,7 @@
 #include "study/scale_panel.h"
 #include "study/study_rack.h"
 #include "theme/theme.h"
+#include "turn/turntable.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
@@ -67,6 +70,8 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
   session.setWay(static_cast<Way>(way));
   session.setWireTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 4));
   session.setBare(parser.isSet(QStringLiteral("bare")));
+  session.setPoseTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 1));
+  if (parser.isSet(QStringLiteral("pose"))) session.takePose(parser.value(QStringLiteral("pose")));
   window.resize(size.captured(1).toInt(), size.captured(2).toInt());
   window.show();
   QApplication::processEvents();
@@ -80,7 +85,21 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
       }
     QApplication::processEvents();
   }
+  if (parser.isSet(QStringLiteral("turntable"))) window.mat()->showTurntable(true);
+  if (parser.isSet(QStringLiteral("above"))) window.mat()->enlarge(View::Above);
+  window.mat()->setThroughWool(parser.isSet(QStringLiteral("wool-through")));
   // What is reckoned in the background shows too.
+  if (auto* card = *stage == Stage::Pose ? window.findChild<PoseCard*>() : nullptr) {
+    RemedyList* list = session.selected() < 0 ? card->stand() : card->help();
+    if (parser.isSet(QStringLiteral("mend"))) list->ask()->click();
+    for (int i = 0; i < 500 && (card->behind() || list->busy()); ++i) {
+      QThread::msleep(20);
+      QApplication::processEvents();
+    }
+    for (int i = 0; i < 4; ++i) QApplication::processEvents(); // what was added finds its room
+    window.mat()->clearFocus();
+    window.mat()->turntable()->clearFocus();
+  }
   for (int i = 0; i < 500 && *stage == Stage::Study && static_cast<Way>(way) == Way::Scale &&
                   window.studyRack()->scale()->behind();
        ++i) {
@@ -138,6 +157,11 @@ int main(int argc, char** argv) {
        {QStringLiteral("tab"), QStringLiteral("Wire's tab in the picture, 1 to 5"), QStringLiteral("tab"),
         QStringLiteral("1")},
        {QStringLiteral("bare"), QStringLiteral("the skeleton to lay wire on, in the picture")},
+       {QStringLiteral("turntable"), QStringLiteral("Pose in the round, in the picture")},
+       {QStringLiteral("wool-through"), QStringLiteral("the wire seen through the wool, in the picture")},
+       {QStringLiteral("pose"), QStringLiteral("pose to take in the picture"), QStringLiteral("name")},
+       {QStringLiteral("above"), QStringLiteral("Pose from above, in the picture")},
+       {QStringLiteral("mend"), QStringLiteral("ask what would mend it, in the picture")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 

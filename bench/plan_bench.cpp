@@ -3,6 +3,7 @@
 #include "anatomy/outline.h"
 #include "project/columna_file.h"
 #include "project/plan.h"
+#include "project/pose_report.h"
 
 #include <benchmark/benchmark.h>
 
@@ -24,6 +25,29 @@ void planDemo(benchmark::State& state) {
   for (auto _ : state) benchmark::DoNotOptimize(plan(file.project, shelf()));
 }
 BENCHMARK(planDemo)->Unit(benchmark::kMillisecond);
+
+/// Pose, frame and verdicts of the animal with most bones: the aim is 5 ms.
+void poseOf(benchmark::State& state) {
+  Project project;
+  project.pattern = state.range(0) == 0 ? "river_otter" : "dragon";
+  project.size = {SizeBy::OverallHeight, 160, {}};
+  const Plan made = plan(project, shelf()).value();
+  const PatternPose& pose = made.pattern.poses.front();
+  for (auto _ : state) benchmark::DoNotOptimize(poseReport(project, made, shelf(), pose));
+  state.counters["bones"] = static_cast<double>(made.figure.bones.size());
+}
+BENCHMARK(poseOf)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond);
+
+/// Buckling and collapse, which are reckoned beside the window.
+void limitsOf(benchmark::State& state) {
+  Project project;
+  project.pattern = "dragon";
+  project.size = {SizeBy::OverallHeight, 160, {}};
+  const Plan made = plan(project, shelf()).value();
+  const PoseReport report = poseReport(project, made, shelf(), made.pattern.poses.front());
+  for (auto _ : state) benchmark::DoNotOptimize(poseLimits(report.sums.armature));
+}
+BENCHMARK(limitsOf)->Unit(benchmark::kMillisecond);
 
 /// The slowest of all animals in a construction at 160 mm, routed and cut from stock.
 void planEvery(benchmark::State& state) {

@@ -9,6 +9,8 @@
 #include <QPainter>
 #include <QToolTip>
 
+#include <QtMath>
+
 #include <cmath>
 
 namespace columna {
@@ -94,9 +96,12 @@ void Mat::showTurntable(bool on) {
 void Mat::placeTurntable() {
   const bool pose = session_.stage() == Stage::Pose;
   const bool shows = pose && tableOn_;
-  table_->setGeometry(ports_[0].clip.toAlignedRect());
+  const QRectF large = ports_[0].clip;
+  table_->setGeometry(0, 0, width(), qFloor(large.bottom()));
   table_->setVisible(shows);
   tableKey_->setVisible(pose && textScale() <= 1.4);
+  tableKey_->setText(tableOn_ ? tr("flat views") : tr("turntable"));
+  tableKey_->setAccessibleName(tableKey_->text());
   const QSize size = tableKey_->sizeHint();
   tableKey_->setGeometry(width() - size.width() - px(16), qRound(ports_[0].clip.top()) + px(10), size.width(),
                          size.height());

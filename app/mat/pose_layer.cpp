@@ -213,10 +213,17 @@ void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
                                             : QObject::tr("dashes: sag under its weight; most %1")
                                                   .arg(str(printLength(r.sagMost, session_.units(), 1)))));
   }
+  if (v.view == View::Above && r.standing.base.support.size() >= 3) {
+    QPolygonF hull;
+    for (const Vec2& each : r.standing.base.support) hull << v.at(Vec3(each.x(), each.y(), 0));
+    p.setPen(QPen(r.standing.base.stands ? t.alder : t.madder, large ? 2.5 : 1.5));
+    p.setBrush(Qt::NoBrush);
+    p.drawPolygon(hull);
+  }
   if (v.view == View::Above && !r.standing.rosette.empty()) {
     // How far it can tip each way: a rosette about the weight's place, with a ring at what is wanted.
     const QPointF c = v.at(Vec3(centre.x(), centre.y(), 0));
-    const double unit = (large ? px(120) : px(44)) / 0.7; // pixels a radian
+    const double unit = (large ? px(130) : px(30)) / 0.7; // pixels a radian
     const double wanted = session_.catalog().pose.tipNeeded * M_PI / 180;
     QPolygonF petals;
     for (const RosetteRay& ray : r.standing.rosette) {

@@ -166,9 +166,9 @@ QString StudyLayer::nameOf(const Grip& grip) const {
     return tr("girth of the %1: drag to make it thicker or thinner")
         .arg(
             QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
-  return grip.kind == Grip::Kind::Joint
-             ? tr("%1: drag to move it, with Shift all that hangs on it").arg(QString::fromStdString(jointWords(grip.joint)))
-             : QString::fromStdString(jointWords(grip.joint));
+  return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it")
+                                              .arg(QString::fromStdString(jointWords(grip.joint)))
+                                        : QString::fromStdString(jointWords(grip.joint));
 }
 
 bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
@@ -198,7 +198,8 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
 void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const QString& run) {
   std::vector<Photo> photos = session_.project().photos;
   photos[static_cast<size_t>(session_.photoIndex())].landmarks[joint] = at;
-  (void)session_.setPhotos(tr("landmark %1").arg(QString::fromStdString(jointWords(joint))), std::move(photos), run);
+  (void)session_.setPhotos(tr("landmark %1").arg(QString::fromStdString(jointWords(joint))),
+                           std::move(photos), run);
 }
 
 void StudyLayer::cycle(const Viewport& v, int step) {

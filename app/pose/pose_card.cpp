@@ -99,7 +99,7 @@ void PoseCard::buildLimb() {
   grid->setHorizontalSpacing(px(12));
   grid->setVerticalSpacing(px(4));
   holds_ = new BigFigure(tr("holds its load"), limb_);
-  knock_ = new BigFigure(tr("a knock, the worst way"), limb_);
+  knock_ = new BigFigure(tr("worst knock"), limb_);
   effort_ = new BigFigure(tr("to bend"), limb_);
   bends_ = new BigFigure(tr("re-bends"), limb_);
   grid->addWidget(holds_, 0, 0);
@@ -188,6 +188,8 @@ void PoseCard::buildWhole() {
   wobble_ = textLabel(whole_, 13, QFont::Normal);
   layout->addWidget(limits_);
   layout->addWidget(wobble_);
+  others_ = textLabel(whole_, 13, QFont::Normal);
+  layout->addWidget(others_);
   layout->addWidget(ruleLine(whole_));
   auto* leans = new QGridLayout;
   leans->setHorizontalSpacing(px(6));
@@ -448,6 +450,11 @@ void PoseCard::showWhole() {
       words = str(f.text);
     }
   verdict_->set(level, words);
+  QStringList others;
+  for (const Finding& f : r.findings)
+    if (f.where != "figure") others << str(f.text);
+  others_->setText(others.join(QStringLiteral("\n")));
+  others_->setVisible(!others.isEmpty());
   const bool hull = !r.standing.fixed && b.support.size() >= 3;
   tips_->setVisible(hull);
   margin_->setVisible(hull);

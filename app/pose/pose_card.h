@@ -71,7 +71,7 @@ private:
   // Of the whole.
   BigFigure *tips_, *margin_;
   Why* whyTip_;
-  QLabel *limits_, *wobble_;
+  QLabel *limits_, *wobble_, *others_;
   RemedyList* stand_;
   std::array<QDoubleSpinBox*, 3> leans_{};
   QComboBox *feet_, *at_, *hands_;

@@ -78,8 +78,12 @@ void RemedyList::show_() {
   size_t shown = 0;
   for (const PoseRemedy& r : answer.found) {
     if (shown++ == kMostShown) break;
-    auto* take = new QPushButton((r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words), list_);
-    take->setToolTip(r.mends ? tr("mends it") : tr("betters it"));
+    const QString words = (r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words);
+    auto* take = new QPushButton(list_);
+    // The card is narrow; a long change is told whole in its tip.
+    take->setText(QFontMetrics(take->font()).elidedText(words, Qt::ElideRight, px(216)));
+    take->setAccessibleName(words);
+    take->setToolTip(tr("%1: %2").arg(str(r.words), r.mends ? tr("mends it") : tr("betters it")));
     auto* result = textLabel(list_, 13, QFont::Normal);
     result->setText(str(r.result));
     setFaint(result);

@@ -133,8 +133,12 @@ QString styleSheet() {
     QTableWidget::item:selected { background: @wash; color: @ink; }
     QHeaderView { background: @ground; }
     QHeaderView::section { background: @ground; color: @faint; border: none; border-bottom: 1px solid @rule; padding: 2px 6px; }
-    QSpinBox { background: @card; border: 1px solid @hollow; border-radius: 6px; padding: 3px 6px; }
-    QSpinBox:focus { border: 2px solid @woad; padding: 2px 5px; }
+    QSpinBox, QDoubleSpinBox { background: @card; border: 1px solid @hollow; border-radius: 6px; padding: 3px 6px; }
+    QSpinBox:disabled, QDoubleSpinBox:disabled { color: @faint; }
+    QCheckBox::indicator { width: 14px; height: 14px; border: 1px solid @hollow; border-radius: 3px; background: @card; }
+    QCheckBox::indicator:checked, QListWidget::indicator:checked { background: @woad; border: 1px solid @woad; image: url(:/marks/tick.png); }
+    QListWidget::indicator { width: 14px; height: 14px; border: 1px solid @hollow; border-radius: 3px; background: @card; }
+    QSpinBox:focus, QDoubleSpinBox:focus { border: 2px solid @woad; padding: 2px 5px; }
     QListWidget::item { padding: 6px; border-radius: 6px; }
     QListWidget::item:selected { background: @wash; color: @ink; }
     QSlider::groove:horizontal { height: 4px; background: @rule; border-radius: 2px; }

@@ -67,7 +67,7 @@ QPointF Turntable::jointAt(int point) const {
 
 QImage Turntable::picture() {
   render();
-  return raster_.image();
+  return image_;
 }
 
 void Turntable::render() {
@@ -93,19 +93,31 @@ void Turntable::render() {
   }
   std::vector<QRgb> limbs;
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-    limbs.push_back((static_cast<int>(l) == session_.selected() ? t.wash : t.coat).rgb());
+    limbs.push_back((static_cast<int>(l) == session_.selected()
+                         ? (t.evening ? t.woad.darker(150) : t.woad.lighter(190))
+                     : t.evening ? t.coat.lighter(150)
+                                 : t.coat)
+                        .rgb());
   std::vector<QRgb> pieces;
   for (size_t i = 0; i < plan.pieces.size(); ++i) pieces.push_back(t.piece(static_cast<int>(i)).rgb());
-  const int sides = coarse_ || session_.inRun() ? kCoarseSides : kFineSides;
-  Raster wool(width(), height());
-  wool.draw(woolMesh(plan.figure, sides, limbs), camera_);
-  raster_ = Raster(width(), height());
+  const bool quick = coarse_ || session_.inRun();
+  // At rest it is drawn twice as large and brought down, so that its edges are smooth.
+  const int times = quick ? 1 : 2;
+  Camera camera = camera_;
+  camera.scale *= times;
+  camera.middle *= times;
+  Raster wool(width() * times, height() * times);
+  wool.draw(woolMesh(plan.figure, quick ? kCoarseSides : kFineSides, limbs), camera);
   if (through_) {
-    raster_.draw(wireMesh(plan, 8, pieces), camera_);
+    raster_ = Raster(width() * times, height() * times);
+    raster_.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
     raster_.over(wool, 0.34);
   } else {
     raster_ = std::move(wool);
   }
+  times_ = times;
+  image_ = times == 1 ? raster_.image()
+                      : raster_.image().scaled(size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
 }
 
 void Turntable::paintEvent(QPaintEvent* /*event*/) {
@@ -127,7 +139,7 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
     }
     p.drawPolygon(circle);
   }
-  p.drawImage(0, 0, raster_.image());
+  p.drawImage(0, 0, image_);
   const PoseReport& r = session_.pose();
   PoseLayer::paintMarks(p, plan, r, session_.selected(), [this](const Vec3& at) { return camera_.at(at); });
   p.setPen(t.ink);
@@ -176,7 +188,8 @@ void Turntable::mousePressEvent(QMouseEvent* event) {
     return;
   }
   render();
-  session_.select(raster_.limbAt(qRound(event->position().x()), qRound(event->position().y())));
+  session_.select(
+      raster_.limbAt(qRound(event->position().x() * times_), qRound(event->position().y() * times_)));
   turning_ = event->position();
 }
 

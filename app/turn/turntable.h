@@ -41,6 +41,8 @@ private:
   Session& session_;
   Camera camera_;
   Raster raster_{1, 1};
+  QImage image_;  ///< the raster at the widget's size
+  int times_ = 1; ///< how much larger the raster is
   bool rendered_ = false;
   bool through_ = false;
   bool coarse_ = false; ///< under the hand: fewer corners

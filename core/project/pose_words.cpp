@@ -95,8 +95,8 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
         "may sag");
   if (j.hold.nudge < rules.nudgeNeeded - 1e-6)
     say(Level::Doubtful,
-        fmt::format("A knock of {} N bends it: {} of the wire's strength is there.",
-                    printNumber(plan.loads.nudge, 2), times(j.hold.nudge)),
+        fmt::format("A knock of {} N bends it: the wire has {} of the strength that takes.",
+                    printNumber(plan.loads.nudge, 2), printNumber(j.hold.nudge, 2)),
         "bent by a knock");
   if (j.hold.against < 1)
     say(Level::Doubtful,

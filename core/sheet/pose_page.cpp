@@ -1,0 +1,171 @@
+#include "sheet/pose_page.h"
+
+#include "anatomy/outline.h"
+#include "pose/posing.h"
+#include "sheet/marks.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace columna {
+namespace {
+
+constexpr double kPicture = 62; ///< mm wide
+constexpr double kRow = 50;     ///< mm a pose
+constexpr size_t kMostOfAnimal = 3;
+
+std::string factor(double value) {
+  return std::isfinite(value) && value < 100 ? printNumber(value, value < 10 ? 1 : 0) : "99+";
+}
+
+class Posing {
+public:
+  Posing(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper)
+      : project_(project), plan_(plan), catalog_(catalog), size_(paperSize(paper)) {}
+
+  std::vector<Page> run() {
+    std::vector<PatternPose> poses = project_.stances.saved;
+    if (poses.empty()) { // the animal's own, a page of them
+      poses.assign(plan_.pattern.poses.begin(),
+                   plan_.pattern.poses.begin() +
+                       static_cast<std::ptrdiff_t>(std::min(kMostOfAnimal, plan_.pattern.poses.size())));
+    }
+    const PatternPose& now = project_.stances.now;
+    if (std::none_of(poses.begin(), poses.end(),
+                     [&](const PatternPose& p) { return sameStance(plan_.pattern, p, now); }))
+      poses.insert(poses.begin(), now);
+    for (PatternPose& pose : poses) {
+      if (pose.name.empty()) pose.name = sameStance(plan_.pattern, pose, {}) ? "neutral stance" : "as posed";
+      one(poseReport(project_, plan_, catalog_, pose));
+    }
+    handling();
+    return std::move(pages_);
+  }
+
+private:
+  std::vector<Mark>& room(double height) {
+    if (pages_.empty() || y_ + height > size_.y() - kMargin - 8) {
+      Page page;
+      page.width = size_.x();
+      page.height = size_.y();
+      page.marks.push_back(
+          text({kMargin, kMargin + 6}, pages_.empty() ? "Poses" : "Poses, continued", 4.6, true));
+      page.marks.push_back(line({kMargin, kMargin + 8}, {page.width - kMargin, kMargin + 8}, 0.2, kRule));
+      pages_.push_back(std::move(page));
+      y_ = kMargin + 14;
+    }
+    return pages_.back().marks;
+  }
+
+  void say(const std::string& words, double x, double& y, bool bold = false, Rgb colour = kInk) {
+    for (const std::string& each : wrap(words, x > kMargin ? 66 : 112)) {
+      pages_.back().marks.push_back(text({x, y}, each, 3.2, bold, TextAlign::Left, colour));
+      y += 4.4;
+    }
+  }
+
+  void picture(const Figure& figure, double top) {
+    const auto outlines = silhouette(figure, View::Side);
+    double left = 1e9;
+    double right = -1e9;
+    double high = -1e9;
+    for (const Polygon& polygon : outlines)
+      for (const Vec2& p : polygon) {
+        left = std::min(left, p.x());
+        right = std::max(right, p.x());
+        high = std::max(high, p.y());
+      }
+    const double s = std::min((kPicture - 4) / (right - left), (kRow - 10) / std::max(high, 1.0));
+    for (const Polygon& polygon : outlines) {
+      Mark m;
+      for (const Vec2& p : polygon)
+        m.points.emplace_back(kMargin + 2 + (p.x() - left) * s, top + kRow - 8 - p.y() * s);
+      m.closed = true;
+      m.filled = true;
+      m.fill = Rgb{240, 233, 220};
+      m.stroke = kInk;
+      m.width = 0.25;
+      pages_.back().marks.push_back(std::move(m));
+    }
+    pages_.back().marks.push_back(
+        line({kMargin, top + kRow - 8}, {kMargin + kPicture, top + kRow - 8}, 0.2, kFaint));
+  }
+
+  void one(const PoseReport& r) {
+    room(kRow + 4);
+    const double top = y_;
+    picture(r.figure, top);
+    const double x = kMargin + kPicture + 6;
+    double y = top + 4;
+    say(fmt::format("{}: {}", r.pose.name, word(r.level)), x, y, true);
+    const Standing& s = r.standing.base;
+    if (r.standing.fixed)
+      say("Held: it cannot tip.", x, y);
+    else if (s.support.size() >= 3 && s.stands && !r.standing.inLine)
+      say(fmt::format("Stands {} from the edge; tips {} at {}.", printLength(s.margin, project_.units, 1),
+                      r.standing.towards, printAngle(s.tip)),
+          x, y);
+    else
+      say("Does not stand by itself.", x, y);
+    std::vector<const JointReport*> weakest;
+    for (const JointReport& j : r.joints) weakest.push_back(&j);
+    std::stable_sort(weakest.begin(), weakest.end(), [](const JointReport* a, const JointReport* b) {
+      return std::min(a->hold.hold / 2, a->hold.nudge) < std::min(b->hold.hold / 2, b->hold.nudge);
+    });
+    if (weakest.size() > 3) weakest.resize(3);
+    if (!weakest.empty()) say("Weakest joints:", x, y, false, kFaint);
+    for (const JointReport* j : weakest)
+      say(fmt::format("{}: holds {} times, a knock {} times, {} N to bend", j->name, factor(j->hold.hold),
+                      factor(j->hold.nudge), printNumber(j->hold.effort, 1)),
+          x, y);
+    int said = 0;
+    for (const Finding& f : r.findings) {
+      if (f.level == Level::Good || said++ == 2) break;
+      say(f.text, x, y, false, kFaint);
+    }
+    y_ = std::max(top + kRow, y + 2) + 2;
+  }
+
+  void handling() {
+    room(34);
+    double y = y_ + 4;
+    say("Handling", kMargin, y, true);
+    double soft = std::numeric_limits<double>::infinity();
+    std::string where;
+    const PoseReport r = poseReport(project_, plan_, catalog_, project_.stances.now);
+    for (const JointReport& j : r.joints)
+      if (j.swing > 0.02 && j.life.low < soft) {
+        soft = j.life.low;
+        where = j.name;
+      }
+    say("Bend at the joints, with both hands close to them, slowly, and not past where it stops by itself.",
+        kMargin, y);
+    if (std::isfinite(soft))
+      say(fmt::format("The {} wears first: after about {} re-poses look for wire that gives without spring.",
+                      where, printNumber(std::max(1.0, std::floor(soft)), 0)),
+          kMargin, y);
+    say("A wire that has broken has a sharp end and can come through the wool: take the figure out of use "
+        "and from "
+        "children at once.",
+        kMargin, y);
+    y_ = y;
+  }
+
+  const Project& project_;
+  const Plan& plan_;
+  const Catalog& catalog_;
+  Eigen::Vector2d size_;
+  std::vector<Page> pages_;
+  double y_ = 0;
+};
+
+} // namespace
+
+std::vector<Page> posePages(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper) {
+  return Posing(project, plan, catalog, paper).run();
+}
+
+} // namespace columna
