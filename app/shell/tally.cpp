@@ -74,6 +74,7 @@ Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(sess
   });
   connect(&session_, &Session::fileChanged, this, &Tally::refresh);
   connect(&session_, &Session::stageChanged, this, [this] {
+    if (stepping_) return; // the step itself went to another stage
     at_ = -1;
     said_.clear();
     refresh();
@@ -107,10 +108,12 @@ void Tally::nextFinding() {
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
   const bool study = f.brief.ends_with("under the ground") || f.brief.ends_with("for this body");
+  stepping_ = true;
   if (!posing)
     session_.setStage(study                                      ? Stage::Study
                       : f.text.find("coat") != std::string::npos ? Stage::Wrap
                                                                  : Stage::Wire);
+  stepping_ = false;
   session_.select(session_.plan().figure.limb(f.where).value_or(-1));
   said_.clear();
   refresh();

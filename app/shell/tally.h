@@ -31,6 +31,7 @@ private:
   Session& session_;
   Look* look_;
   int at_ = -1;
+  bool stepping_ = false;
   QString said_;
   bool noted_ = false;
 };

@@ -9,6 +9,7 @@
 #include <cmath>
 #include <map>
 #include <numbers>
+#include <utility>
 
 namespace columna {
 namespace {
@@ -426,25 +427,25 @@ private:
   /// A foot can press and not pull.
   void letGo() {
     while (out_.supports.size() > 3) {
-      const ElasticFrame frame(out_.frame);
-      if (!frame.stable()) return;
-      const FrameSolution s = frame.solve();
-      double most = 1e-6 * out_.weight;
-      for (const int n : out_.supports) most = std::max(most, -s.reactions[static_cast<size_t>(n)][2]);
-      // Feet that pull alike are let go together, so that neither side comes first.
+      out_.elastic = std::make_shared<const ElasticFrame>(out_.frame);
+      if (!out_.elastic->stable()) return;
+      const FrameSolution s = out_.elastic->solve();
+      // All that pull are let go together, so that neither side comes first.
       std::vector<int> pulling;
       for (const int n : out_.supports)
-        if (-s.reactions[static_cast<size_t>(n)][2] > most * (1 - 1e-4)) pulling.push_back(n);
-      if (pulling.empty() || most <= 1e-6 * out_.weight) return;
-      const Frame before = out_.frame;
-      const std::vector<int> all = out_.supports;
+        if (-s.reactions[static_cast<size_t>(n)][2] > 1e-6 * out_.weight) pulling.push_back(n);
+      if (pulling.empty()) return;
+      Frame before = out_.frame;
+      std::vector<int> all = out_.supports;
       for (const int n : pulling) {
         out_.frame.nodes[static_cast<size_t>(n)].fixed.fill(false);
         std::erase(out_.supports, n);
       }
+      const auto held = std::exchange(out_.elastic, nullptr);
       if (out_.supports.size() < 3 || line()) {
-        out_.frame = before;
-        out_.supports = all;
+        out_.frame = std::move(before);
+        out_.supports = std::move(all);
+        out_.elastic = held;
         return;
       }
     }

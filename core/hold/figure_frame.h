@@ -7,6 +7,7 @@
 #include "wire/construction.h"
 #include "wire/section.h"
 
+#include <memory>
 #include <set>
 
 namespace columna {
@@ -37,12 +38,13 @@ struct MemberWire {
 
 struct FigureFrame {
   Frame frame;
-  std::vector<MemberWire> wires; ///< one a member
-  std::vector<Vec3> points;      ///< of the skeleton, posed, mm
-  std::vector<int> nodeOf;       ///< of each point, -1 where nothing runs
-  std::vector<int> supports;     ///< nodes that are held
-  Vec3 centre{0, 0, 0};          ///< centre of mass, mm
-  double weight = 0;             ///< N
+  std::vector<MemberWire> wires;               ///< one a member
+  std::vector<Vec3> points;                    ///< of the skeleton, posed, mm
+  std::vector<int> nodeOf;                     ///< of each point, -1 where nothing runs
+  std::vector<int> supports;                   ///< nodes that are held
+  Vec3 centre{0, 0, 0};                        ///< centre of mass, mm
+  double weight = 0;                           ///< N
+  std::shared_ptr<const ElasticFrame> elastic; ///< made ready to be solved, where that was done already
   bool anyWire = false;
   bool inLine = false; ///< loose feet in one line: they were taken as flat so that something can be said
 };

@@ -221,6 +221,34 @@ ElasticFrame& ElasticFrame::operator=(ElasticFrame&&) noexcept = default;
 
 bool ElasticFrame::stable() const { return parts_->stable; }
 FrameSolution ElasticFrame::solve() const { return parts_->solve(parts_->frame.loads, true); }
+std::vector<std::vector<EndForces>> ElasticFrame::endForcesOf(const std::vector<FrameLoad>& each) const {
+  const Parts& p = *parts_;
+  std::vector<std::vector<EndForces>> out(each.size(), std::vector<EndForces>(p.members.size()));
+  if (!p.stable || p.count == 0) return out;
+  Eigen::MatrixXd f = Eigen::MatrixXd::Zero(p.count, static_cast<Eigen::Index>(each.size()));
+  for (size_t l = 0; l < each.size(); ++l)
+    for (size_t k = 0; k < 6; ++k)
+      if (const int d = p.dof[static_cast<size_t>(each[l].node)][k]; d >= 0)
+        f(d, static_cast<Eigen::Index>(l)) += k < 3 ? each[l].force[static_cast<Eigen::Index>(k)]
+                                                    : each[l].moment[static_cast<Eigen::Index>(k) - 3];
+  const Eigen::MatrixXd u = p.factor.solve(f);
+  for (size_t m = 0; m < p.members.size(); ++m) {
+    Eigen::Matrix<double, 12, Eigen::Dynamic> moved(12, u.cols());
+    for (size_t k = 0; k < 12; ++k)
+      if (p.members[m].dof[k] >= 0)
+        moved.row(static_cast<Eigen::Index>(k)) = u.row(p.members[m].dof[k]);
+      else
+        moved.row(static_cast<Eigen::Index>(k)).setZero();
+    const Mat12 both = p.members[m].local * p.members[m].turn;
+    const Eigen::Matrix<double, 12, Eigen::Dynamic> ends = both * moved;
+    for (size_t l = 0; l < each.size(); ++l) {
+      out[l][m].i = ends.col(static_cast<Eigen::Index>(l)).head<6>();
+      out[l][m].j = ends.col(static_cast<Eigen::Index>(l)).tail<6>();
+    }
+  }
+  return out;
+}
+
 FrameSolution ElasticFrame::solve(const std::vector<FrameLoad>& loads) const {
   return parts_->solve(loads, false);
 }

@@ -89,6 +89,8 @@ public:
   [[nodiscard]] FrameSolution solve() const;
   /// Under other point loads alone, without any weight.
   [[nodiscard]] FrameSolution solve(const std::vector<FrameLoad>& loads) const;
+  /// The end forces under each of some point loads alone, quickly: without the last digits of solve().
+  [[nodiscard]] std::vector<std::vector<EndForces>> endForcesOf(const std::vector<FrameLoad>& each) const;
 
 private:
   struct Parts;

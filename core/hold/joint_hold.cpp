@@ -2,6 +2,7 @@
 
 #include <Eigen/Dense>
 #include <Eigen/Geometry>
+#include <fmt/format.h>
 
 #include <algorithm>
 #include <array>
@@ -31,11 +32,13 @@ public:
   PoseSums run() {
     const Frame& frame = out_.armature.frame;
     if (frame.members.empty()) return std::move(out_);
-    const ElasticFrame elastic(frame);
-    out_.stable = elastic.stable();
+    const auto elastic =
+        out_.armature.elastic ? out_.armature.elastic : std::make_shared<const ElasticFrame>(frame);
+    out_.armature.elastic = elastic;
+    out_.stable = elastic->stable();
     if (!out_.stable) return std::move(out_);
-    out_.under = elastic.solve();
-    knocks(elastic);
+    out_.under = elastic->solve();
+    knocks(*elastic);
     for (size_t l = 0; l < parts_.skeleton.limbs.size(); ++l)
       for (const WireRun& run : parts_.skeleton.limbs[l]) limbJoints(static_cast<int>(l), run);
     return std::move(out_);
@@ -44,12 +47,13 @@ public:
 private:
   struct Knock {
     int point = 0;
-    std::array<FrameSolution, 3> unit; ///< a newton along x, y and z
+    std::array<std::vector<EndForces>, 3> unit; ///< under a newton along x, y and z
   };
 
   /// Ends that can be knocked: the last joint of every limb that is not held, and the highest place of all.
   void knocks(const ElasticFrame& elastic) {
     std::vector<int> places;
+    std::vector<FrameLoad> units;
     int highest = -1;
     for (size_t l = 0; l < parts_.skeleton.limbs.size(); ++l) {
       if (parts_.figure.limbs[l].kind == LimbKind::Digits) continue;
@@ -69,11 +73,12 @@ private:
       if (n < 0) continue;
       const auto& fixed = out_.armature.frame.nodes[static_cast<size_t>(n)].fixed;
       if (fixed[0] && fixed[1] && fixed[2]) continue;
-      Knock k{p, {}};
-      for (int c = 0; c < 3; ++c)
-        k.unit[static_cast<size_t>(c)] = elastic.solve({{n, Vec3::Unit(c), Vec3::Zero()}});
-      knocks_.push_back(std::move(k));
+      knocks_.push_back({p, {}});
+      for (int c = 0; c < 3; ++c) units.push_back({n, Vec3::Unit(c), Vec3::Zero()});
     }
+    auto ends = elastic.endForcesOf(units);
+    for (size_t k = 0; k < knocks_.size(); ++k)
+      for (size_t c = 0; c < 3; ++c) knocks_[k].unit[c] = std::move(ends[3 * k + c]);
   }
 
   [[nodiscard]] int memberBetween(int a, int b) const {
@@ -119,7 +124,7 @@ private:
     else if (j.id.ends_with("-root"))
       j.id = limb.id + "-at-" + j.id;
     // Toes leave their root one by one.
-    if (const int same = ++named_[j.id]; same > 1) j.id += "-" + std::to_string(same);
+    if (const int same = ++named_[j.id]; same > 1) j.id += fmt::format("-{}", same);
   }
 
   [[nodiscard]] JointHold joint(int l, int point, int m, double after, int bone) const {
@@ -141,7 +146,9 @@ private:
     for (const Knock& k : knocks_) {
       Way a;
       for (int c = 0; c < 3; ++c)
-        a.col(c) = bendingAt(k.unit[static_cast<size_t>(c)].ends[static_cast<size_t>(m)], atJ);
+        a.col(c) = bendingAt(k.unit[static_cast<size_t>(c)][static_cast<size_t>(m)], atJ);
+      // No direction can add more than the matrix's own size; most ends are done with that.
+      if (j.moment + rules_.nudge * a.norm() <= j.knock) continue;
       const WorstWay worst = worstWay(weight, a, rules_.nudge);
       if (worst.length > j.knock) {
         j.knock = worst.length;
@@ -193,7 +200,7 @@ WorstWay worstWay(const Vec2& m, const Way& a, double f) {
       const Vec3 next = a.transpose() * (m + f * (a * n));
       if (next.norm() < 1e-15) break;
       const Vec3 unit = next.normalized();
-      const bool still = (unit - n).norm() < 1e-12;
+      const bool still = (unit - n).norm() < 1e-10;
       n = unit;
       if (still) break;
     }

@@ -21,15 +21,19 @@ double cyclesToBreak(const Material& m, double amplitude) {
     return m.fatigueStress / m.elastic.value * std::pow(reversals, m.fatigueB) +
            m.fatigueStrain * std::pow(reversals, m.fatigueC);
   };
-  // Strain falls with life: halved in the logarithm.
-  double low = std::log(1e-3);
-  double high = std::log(1e12);
-  if (strain(std::exp(high)) > amplitude) return std::numeric_limits<double>::infinity();
-  for (int k = 0; k < 80; ++k) {
-    const double mid = (low + high) / 2;
-    (strain(std::exp(mid)) > amplitude ? low : high) = mid;
+  // The logarithm of strain over that of life is all but straight: Newton's steps on it settle in a few.
+  const double top = std::log(1e12);
+  if (strain(std::exp(top)) > amplitude) return std::numeric_limits<double>::infinity();
+  double x = 1;
+  for (int k = 0; k < 40; ++k) {
+    const double a = m.fatigueStress / m.elastic.value * std::exp(m.fatigueB * x);
+    const double b = m.fatigueStrain * std::exp(m.fatigueC * x);
+    const double step =
+        (std::log(a + b) - std::log(amplitude)) / ((m.fatigueB * a + m.fatigueC * b) / (a + b));
+    x = std::clamp(x - step, -20.0, top);
+    if (std::abs(step) < 1e-12) break;
   }
-  return std::exp((low + high) / 2) / 2;
+  return std::exp(x) / 2;
 }
 
 std::string_view words(LifeClass c) {

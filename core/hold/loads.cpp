@@ -243,7 +243,8 @@ private:
     d.sum = fmt::format("0.15 × {} N × {} mm ÷ {}", printNumber(out_.weight, 2), printNumber(height, 0),
                         out_.legs);
     demand(l, d);
-    // A leg is no straight post: its share of the weight passes beside its bent joints, straight over the toe.
+    // A leg is no straight post: its share of the weight passes beside its bent joints, straight over the
+    // toe.
     const Vec3 foot = skeleton_.points[static_cast<size_t>(run.points.back())].at;
     const double share = out_.weight / out_.legs;
     Demand bent;
