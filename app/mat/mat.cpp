@@ -37,7 +37,11 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   tableKey_->hide();
   connect(&session_, &Session::poseChanged, this, [this] {
     place();
-    if (!tableOn_) update();
+    // Under the hand only the view it is in is drawn anew.
+    if (pose_.dragging())
+      update(ports_[static_cast<size_t>(posePort_)].clip.toAlignedRect());
+    else
+      update();
   });
   study_ = new StudyLayer(session_, shapes_, this);
   connect(&session_, &Session::studyChanged, this, [this] {

@@ -95,6 +95,7 @@ LifePanel::LifePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   poses_ = new QListWidget(this);
   poses_->setAccessibleName(tr("Poses that are gone through"));
   poses_->setFixedWidth(px(190));
+  setMinimumSize(px(690), px(110));
   grid->addWidget(poses_, 0, 0, 3, 1);
   auto* row = new QHBoxLayout;
   times_ = new QSpinBox(this);
@@ -109,6 +110,7 @@ LifePanel::LifePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   record_->setToolTip(tr("Counts one move into the pose on the mat against the wire's life."));
   made_ = textLabel(this, 13, QFont::Normal, false);
   setFaint(made_);
+  row->setSpacing(px(8));
   row->addWidget(times_);
   row->addWidget(often);
   row->addSpacing(px(12));

@@ -55,8 +55,18 @@ PoseCard::PoseCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   buildWhole();
   layout->addWidget(limb_);
   layout->addWidget(whole_);
-  connect(&session_, &Session::poseChanged, this, [this] {
+  lately_.setSingleShot(true);
+  lately_.setInterval(100);
+  connect(&lately_, &QTimer::timeout, this, [this] {
     if (isVisible()) refresh();
+  });
+  connect(&session_, &Session::poseChanged, this, [this] {
+    if (!isVisible()) return;
+    // Under the hand the numbers follow ten times a second; the figure follows every frame.
+    if (!session_.inRun())
+      refresh();
+    else if (!lately_.isActive())
+      lately_.start();
   });
   connect(&session_, &Session::studyChanged, this, [this] {
     const QSignalBlocker quiet(planted_);

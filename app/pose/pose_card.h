@@ -5,6 +5,7 @@
 #include "shell/limb_card.h"
 
 #include <QFutureWatcher>
+#include <QTimer>
 
 class QCheckBox;
 class QComboBox;
@@ -55,6 +56,7 @@ private:
   [[nodiscard]] QDoubleSpinBox* angle(QWidget* parent, const QString& name, double low, double high);
 
   Session& session_;
+  QTimer lately_;
   bool filling_ = false;
   QWidget* limb_;
   QWidget* whole_;

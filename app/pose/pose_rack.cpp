@@ -86,7 +86,7 @@ PoseRack::PoseRack(Session& session, QWidget* parent) : QWidget(parent), session
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the pose"));
   name_->setPlaceholderText(tr("name of this pose"));
-  name_->setFixedWidth(px(170));
+  name_->setFixedWidth(px(textScale() > 1.4 ? 84 : 170));
   save_ = new QPushButton(tr("Save pose"), this);
   remove_ = new QPushButton(tr("Remove"), this);
   top->addWidget(name_);
@@ -104,8 +104,12 @@ PoseRack::PoseRack(Session& session, QWidget* parent) : QWidget(parent), session
   row_->setSpacing(px(10));
   scroll->setWidget(shelf_);
   pages_->addWidget(scroll);
-  life_ = new LifePanel(session_, pages_);
-  pages_->addWidget(life_);
+  life_ = new LifePanel(session_, nullptr);
+  auto* around = new QScrollArea(pages_);
+  around->setWidgetResizable(true);
+  around->setFocusPolicy(Qt::NoFocus);
+  around->setWidget(life_);
+  pages_->addWidget(around);
   outer->addWidget(pages_, 1);
   connect(tabs_, &TabRow::chosen, &session_, &Session::setPoseTab);
   const auto save = [this] {
@@ -151,7 +155,10 @@ void PoseRack::refresh() {
   const Stances& s = session_.project().stances;
   const bool own =
       std::any_of(s.saved.begin(), s.saved.end(), [&](const PatternPose& p) { return p.name == s.now.name; });
-  remove_->setVisible(own);
+  const bool poses = session_.poseTab() == 0;
+  name_->setVisible(poses);
+  save_->setVisible(poses);
+  remove_->setVisible(poses && own);
   if (session_.stage() != Stage::Pose) return;
   stale_ = false;
   const auto all = session_.poses();

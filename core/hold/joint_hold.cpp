@@ -162,8 +162,8 @@ private:
     if (bone >= 0) j.bent = rules_.turned[static_cast<size_t>(bone)];
     if (j.bent > 1e-4) {
       const double thick = thickAt(bone);
-      j.recoil =
-          feltRecoil(rules_.feltStiffness[static_cast<size_t>(l)], thick, j.bent, rules_.rules.softGap);
+      j.recoil = feltRecoil(rules_.feltStiffness[static_cast<size_t>(l)], thick, j.bent,
+                            std::max(rules_.rules.softGap, thick));
     }
     j.against = over(w.hold, rules_.rules.recoilShare * j.recoil);
     j.sag = out_.under.moved[static_cast<size_t>(n)].head<3>().norm();

@@ -21,7 +21,7 @@ struct JointHold {
   double lever = 0;   ///< mm from the joint to the limb's end, as far as fingers use it
   double effort = 0;  ///< N there to bend it
   double bent = 0;    ///< radians it is turned from the neutral stance
-  double recoil = 0;  ///< N mm the bent felt pulls back with
+  double recoil = 0;  ///< N mm the bent felt pulls back with; it gives over its own thickness at least
   double against = 0; ///< capacity over the recoil that lasts; infinite where it is straight
   double sag = 0;     ///< mm its joint goes down and aside under weight
 };

@@ -100,7 +100,8 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
         "bent by a knock");
   if (j.hold.against < 1)
     say(Level::Doubtful,
-        fmt::format("The felt bends it back: it pulls with {} N mm, the wire holds {}.",
+        fmt::format("The felt bends it back, pulling with {} N mm where the wire holds {}: pose it before it "
+                    "is felted firm, or soften the joint.",
                     printNumber(j.hold.recoil, 0), printNumber(j.hold.capacity, 0)),
         "springs back");
   if (j.cover < 0)

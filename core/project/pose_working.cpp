@@ -112,7 +112,8 @@ Working jointRecoilWorking(const JointReport& j, const Plan& plan, const Catalog
   Working w;
   w.title = fmt::format("why the felt pulls {} N mm", printNumber(j.hold.recoil, j.hold.recoil < 10 ? 1 : 0));
   w.lines.push_back({"bent by", {}, printNumber(j.hold.bent / kDegree, 0) + "°"});
-  w.lines.push_back({"over", "the felt that gives", printNumber(catalog.pose.softGap, 0) + " mm"});
+  w.lines.push_back(
+      {"over", fmt::format("the felt that gives: {:g} mm, or its thickness", catalog.pose.softGap), {}});
   w.lines.push_back({"felt", std::string(word(plan.wool.limbs[static_cast<size_t>(j.hold.limb)].firmness)),
                      printNumber(j.hold.recoil, 1) + " N mm"});
   w.lines.push_back({"that lasts", fmt::format("× {:g}", catalog.pose.recoilShare),
