@@ -86,7 +86,7 @@ PoseRack::PoseRack(Session& session, QWidget* parent) : QWidget(parent), session
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the pose"));
   name_->setPlaceholderText(tr("name of this pose"));
-  name_->setFixedWidth(px(textScale() > 1.4 ? 84 : 170));
+  name_->setFixedWidth(px(textScale() > 1.4 ? 70 : 170));
   save_ = new QPushButton(tr("Save pose"), this);
   remove_ = new QPushButton(tr("Remove"), this);
   top->addWidget(name_);

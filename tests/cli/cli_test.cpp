@@ -217,3 +217,68 @@ TEST(Cli, SheetsAreWrittenAndPlansTellOfBendsAndStock) {
   EXPECT_EQ(run(scratch, "sheet " + file + " -o " + scratch.path("s.doc")).code, 2);
   EXPECT_EQ(run(scratch, "sheet " + file + " -o /no/such/folder/s.svg").code, 2);
 }
+
+TEST(Cli, PosesAndTheirFrame) {
+  const Scratch scratch;
+  const std::string file = scratch.path("otter.columna");
+  ProjectFile made;
+  made.project = project("river_otter", 108);
+  made.project.stances.saved = {{"bow", {{"neck1", {0.4, 0, 0}}}}};
+  ASSERT_FALSE(saveProject(file, made).has_value());
+  const auto plan = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
+  std::set<std::string> names;
+  for (const auto& pose : plan["poses"]) {
+    names.insert(pose["name"].get<std::string>());
+    EXPECT_GT(pose["joints"].size(), 10U);
+    std::set<std::string> ids;
+    for (const auto& joint : pose["joints"]) {
+      EXPECT_TRUE(ids.insert(joint["id"].get<std::string>()).second) << joint["id"] << " is there twice";
+      for (const char* key : {"moment_Nmm", "capacity_Nmm", "effort_N", "sag_mm"})
+        EXPECT_TRUE(joint[key].is_number()) << key;
+    }
+    EXPECT_TRUE(pose["standing"]["stands"].is_boolean());
+  }
+  EXPECT_TRUE(names.contains("neutral") && names.contains("walk") && names.contains("bow"));
+
+  for (const char* feet : {"pin", "clamp"}) {
+    const Ran ran = run(scratch, "frame " + file + " --pose bow --json --feet " + feet);
+    ASSERT_NE(ran.code, 2) << ran.err;
+    const auto frame = nlohmann::json::parse(ran.out);
+    std::map<std::string, std::array<double, 3>> at;
+    for (const auto& n : frame["nodes"]) {
+      at[n["id"].get<std::string>()] = {n["x"].get<double>(), n["y"].get<double>(), n["z"].get<double>()};
+      EXPECT_EQ(n["fixed"].size(), 6U);
+    }
+    // Weights, loads and reactions are in balance, from what is printed alone.
+    std::array<double, 3> sum{};
+    double weight = 0;
+    for (const auto& m : frame["members"]) {
+      const auto& a = at.at(m["i"].get<std::string>());
+      const auto& b = at.at(m["j"].get<std::string>());
+      const double length = std::hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+      for (size_t k = 0; k < 3; ++k) sum[k] += m["q_N_per_mm"][k].get<double>() * length;
+      EXPECT_GT(m["E_MPa"].get<double>() * m["I_mm4"].get<double>(), 0);
+    }
+    for (const auto& l : frame["loads"])
+      for (size_t k = 0; k < 3; ++k) sum[k] += l["F_N"][k].get<double>();
+    weight = -sum[2];
+    for (const auto& r : frame["reactions"])
+      for (size_t k = 0; k < 3; ++k) sum[k] += r["F_N"][k].get<double>();
+    EXPECT_GT(weight, 0.5);
+    for (const double left : sum) EXPECT_NEAR(left, 0, 1e-8 * weight) << feet;
+    EXPECT_EQ(frame["end_moments"].size(), 2 * frame["members"].size());
+    EXPECT_GT(frame["buckling_factors"][0].get<double>(), 0);
+    EXPECT_GT(frame["collapse_factor"].get<double>(), 0);
+  }
+  const std::string deck = scratch.path("otter.inp");
+  ASSERT_NE(run(scratch, "frame " + file + " --deck " + deck).code, 2);
+  std::ifstream in(deck);
+  const std::string text((std::istreambuf_iterator<char>(in)), std::istreambuf_iterator<char>());
+  EXPECT_NE(text.find("*ELEMENT,TYPE=B32R"), std::string::npos);
+  for (const std::string& words : {"frame " + file + " --pose somersault", "frame " + file + " --feet wings",
+                                   "frame " + file + " --deck /no/such/folder/x.inp"}) {
+    const Ran bad = run(scratch, words);
+    EXPECT_EQ(bad.code, 2) << words;
+    EXPECT_EQ(std::count(bad.err.begin(), bad.err.end(), '\n'), 1) << bad.err;
+  }
+}

@@ -1,3 +1,4 @@
+#include "sheet/pose_page.h"
 #include "sheet/true_size_sheet.h"
 
 #include "anatomy/outline.h"
@@ -95,4 +96,36 @@ TEST(Sheet, StaysOnThePaperWithLongNames) {
         EXPECT_GE(at.y(), 0);
         EXPECT_LE(at.y(), page.height);
       }
+}
+
+TEST(Sheet, PosesHaveTheirPage) {
+  Project p = project("river_otter", 108);
+  p.stances.saved = {{"a bow with a very long name that has to be broken over the lines of its column",
+                      {{"neck1", {0.4, 0, 0}}}},
+                     {"on watch", {{"pelvis", {0.6, 0, 0}}}}};
+  const Plan plan = planned(p);
+  for (const Paper paper : {Paper::A4, Paper::Letter}) {
+    const std::vector<Page> pages = posePages(p, plan, shelf(), paper);
+    ASSERT_FALSE(pages.empty());
+    std::string said;
+    size_t pictures = 0;
+    for (const Page& page : pages)
+      for (const Mark& m : page.marks) {
+        said += m.text + ' ';
+        pictures += m.closed && m.filled ? 1 : 0;
+        for (const auto& point : m.points) {
+          EXPECT_GE(point.x(), 0);
+          EXPECT_LE(point.x(), page.width);
+          EXPECT_LE(point.y(), page.height);
+        }
+      }
+    EXPECT_GE(pictures, 3U) << "the two saved ones and the one on the mat";
+    for (const char* words : {"on watch", "Weakest joints", "Handling", "sharp end"})
+      EXPECT_NE(said.find(words), std::string::npos) << words;
+  }
+  // And they are in the sheet.
+  std::string all;
+  for (const Page& page : trueSizeSheet(p, plan, shelf(), Paper::A4))
+    for (const Mark& m : page.marks) all += m.text + ' ';
+  EXPECT_NE(all.find("Weakest joints"), std::string::npos);
 }
