@@ -83,35 +83,6 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   });
 }
 
-const Plan& Mat::shown() const {
-  return session_.stage() == Stage::Pose ? session_.posedPlan() : session_.plan();
-}
-
-void Mat::showTurntable(bool on) {
-  tableOn_ = on;
-  placeTurntable();
-  if (on && session_.stage() == Stage::Pose)
-    table_->setFocus();
-  else
-    setFocus();
-  update();
-}
-
-void Mat::placeTurntable() {
-  const bool pose = session_.stage() == Stage::Pose;
-  const bool shows = pose && tableOn_;
-  const QRectF large = ports_[0].clip;
-  table_->setGeometry(0, 0, width(), qFloor(large.bottom()));
-  table_->setVisible(shows);
-  tableKey_->setVisible(pose && textScale() <= 1.4);
-  tableKey_->setText(tableOn_ ? tr("flat views") : tr("turntable"));
-  tableKey_->setAccessibleName(tableKey_->text());
-  const QSize size = tableKey_->sizeHint();
-  tableKey_->setGeometry(width() - size.width() - px(16), qRound(ports_[0].clip.top()) + px(10), size.width(),
-                         size.height());
-  tableKey_->raise();
-}
-
 void Mat::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   p.fillRect(event->rect(), theme().ground);

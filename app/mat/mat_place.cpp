@@ -1,7 +1,10 @@
 // Where the views lie on the mat, and what lies where in them.
 #include "mat/mat.h"
+#include "shell/parts.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
+
+#include <QtMath>
 
 #include <algorithm>
 #include <cmath>
@@ -18,6 +21,35 @@ constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, V
                                                      {View::Above, View::Side, View::Front}}};
 
 } // namespace
+
+const Plan& Mat::shown() const {
+  return session_.stage() == Stage::Pose ? session_.posedPlan() : session_.plan();
+}
+
+void Mat::showTurntable(bool on) {
+  tableOn_ = on;
+  placeTurntable();
+  if (on && session_.stage() == Stage::Pose)
+    table_->setFocus();
+  else
+    setFocus();
+  update();
+}
+
+void Mat::placeTurntable() {
+  const bool pose = session_.stage() == Stage::Pose;
+  const bool shows = pose && tableOn_;
+  const QRectF large = ports_[0].clip;
+  table_->setGeometry(0, 0, width(), qFloor(large.bottom()));
+  table_->setVisible(shows);
+  tableKey_->setVisible(pose && textScale() <= 1.4);
+  tableKey_->setText(tableOn_ ? tr("flat views") : tr("turntable"));
+  tableKey_->setAccessibleName(tableKey_->text());
+  const QSize size = tableKey_->sizeHint();
+  tableKey_->setGeometry(width() - size.width() - px(16), qRound(ports_[0].clip.top()) + px(10), size.width(),
+                         size.height());
+  tableKey_->raise();
+}
 
 QRectF Mat::centreArea() const {
   const double top = frame(kRulerTop);

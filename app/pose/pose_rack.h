@@ -5,6 +5,7 @@
 #include "shell/tab_row.h"
 
 #include <QAbstractButton>
+#include <QPainterPath>
 #include <QWidget>
 
 #include <vector>

@@ -18,6 +18,7 @@ constexpr double kSlender = 25; ///< length over thickness
 
 std::string calculixDeck(const Frame& frame, const std::string& title, int parts) {
   parts = std::clamp(parts, 1, 64);
+  const auto count = static_cast<size_t>(parts);
   std::string out = fmt::format("*HEADING\n{} (N, mm, MPa)\n*NODE,NSET=NALL\n", title);
   const auto put = std::back_inserter(out);
   const auto node = [&](size_t number, const Vec3& at) {
@@ -44,10 +45,9 @@ std::string calculixDeck(const Frame& frame, const std::string& title, int parts
   size_t element = 0;
   for (size_t m = 0; m < frame.members.size(); ++m) {
     fmt::format_to(put, "*ELEMENT,TYPE=B32R,ELSET=E{}\n", m + 1);
-    for (int k = 0; k < parts; ++k)
-      fmt::format_to(put, "{},{},{},{}\n", ++element, runs[m].nodes[static_cast<size_t>(2 * k)],
-                     runs[m].nodes[static_cast<size_t>(2 * k + 1)],
-                     runs[m].nodes[static_cast<size_t>(2 * k + 2)]);
+    for (size_t k = 0; k < count; ++k)
+      fmt::format_to(put, "{},{},{},{}\n", ++element, runs[m].nodes[2 * k], runs[m].nodes[2 * k + 1],
+                     runs[m].nodes[2 * k + 2]);
   }
   for (size_t m = 0; m < frame.members.size(); ++m) {
     const FrameMember& each = frame.members[m];
@@ -79,9 +79,9 @@ std::string calculixDeck(const Frame& frame, const std::string& title, int parts
   for (size_t m = 0; m < frame.members.size(); ++m) {
     const Vec3 each =
         frame.members[m].weight * memberLength(frame, static_cast<int>(m)) / static_cast<double>(parts);
-    for (int k = 0; k < parts; ++k) // a quadratic element's share: a sixth, two thirds, a sixth
-      for (int c = 0; c < 3; ++c)
-        add(runs[m].nodes[static_cast<size_t>(2 * k + c)], each * (c == 1 ? 2.0 / 3 : 1.0 / 6), Vec3::Zero());
+    for (size_t k = 0; k < count; ++k) // a quadratic element's share: a sixth, two thirds, a sixth
+      for (size_t c = 0; c < 3; ++c)
+        add(runs[m].nodes[2 * k + c], each * (c == 1 ? 2.0 / 3 : 1.0 / 6), Vec3::Zero());
   }
   out += "*STEP\n*STATIC\n*CLOAD\n";
   for (const auto& [number, load] : loads)

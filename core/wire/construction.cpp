@@ -33,8 +33,6 @@ constexpr std::array<Words, 8> kWords{{
      "wire in legs, neck and tail; the trunk is felt that they are set into", "body poses"},
 }};
 
-constexpr std::array<std::string_view, 5> kHoldIds{"lashed", "glued", "through", "thread", "skewer"};
-
 const Words& words(Construction construction) {
   return *std::find_if(kWords.begin(), kWords.end(),
                        [construction](const Words& w) { return w.construction == construction; });
@@ -329,33 +327,6 @@ std::string_view id(Construction construction) { return words(construction).id; 
 std::string_view name(Construction construction) { return words(construction).name; }
 std::string_view built(Construction construction) { return words(construction).built; }
 std::string_view givesUp(Construction construction) { return words(construction).givesUp; }
-
-std::string_view id(RootHold hold) { return kHoldIds[static_cast<size_t>(hold)]; }
-
-std::optional<RootHold> rootHold(std::string_view id) {
-  for (const RootHold hold : kRootHolds)
-    if (columna::id(hold) == id) return hold;
-  return std::nullopt;
-}
-
-std::vector<RootHold> holdsFor(const FigureLimb& limb) {
-  switch (limb.kind) {
-  case LimbKind::Leg:
-  case LimbKind::Arm:
-  case LimbKind::Wing:
-    if (limb.twin >= 0) return {kRootHolds.begin(), kRootHolds.end()};
-    return {RootHold::Lashed, RootHold::Glued, RootHold::Skewer};
-  case LimbKind::Tail:
-    return {RootHold::Lashed, RootHold::Glued, RootHold::Skewer};
-  case LimbKind::Trunk:
-  case LimbKind::Neck:
-  case LimbKind::Head:
-  case LimbKind::Digits:
-    return {};
-  default:
-    return {RootHold::Lashed, RootHold::Glued};
-  }
-}
 
 std::optional<Construction> construction(std::string_view id) {
   for (const Words& w : kWords)

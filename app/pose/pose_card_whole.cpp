@@ -1,0 +1,259 @@
+// The card of the whole figure in Pose: standing, leaning, how it is held up.
+#include "pose/pose_card.h"
+
+#include "pose/posing.h"
+#include "pose/remedy_list.h"
+#include "project/pose_words.h"
+#include "shell/say.h"
+#include "theme/theme.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QGridLayout>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <QtConcurrent>
+
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr double kDegree = std::numbers::pi / 180;
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+QVBoxLayout* column(QWidget* of) {
+  auto* layout = new QVBoxLayout(of);
+  layout->setContentsMargins(0, 0, 0, 0);
+  layout->setSpacing(px(8));
+  return layout;
+}
+
+QLabel* small(QWidget* parent, const QString& text) {
+  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
+  label->setText(text);
+  return label;
+}
+
+} // namespace
+
+void PoseCard::buildWhole() {
+  auto* layout = column(whole_);
+  auto* grid = new QGridLayout;
+  tips_ = new BigFigure(tr("tips at"), whole_);
+  margin_ = new BigFigure(tr("from the edge"), whole_);
+  grid->addWidget(tips_, 0, 0);
+  grid->addWidget(margin_, 0, 1);
+  grid->setColumnStretch(0, 1);
+  grid->setColumnStretch(1, 1);
+  layout->addLayout(grid);
+  whyTip_ = new Why(whole_);
+  layout->addWidget(whyTip_);
+  stand_ = new RemedyList(session_, tr("What would make it stand?"), whole_);
+  layout->addWidget(stand_);
+  limits_ = textLabel(whole_, 13, QFont::Normal);
+  wobble_ = textLabel(whole_, 13, QFont::Normal);
+  layout->addWidget(limits_);
+  layout->addWidget(wobble_);
+  others_ = textLabel(whole_, 13, QFont::Normal);
+  layout->addWidget(others_);
+  layout->addWidget(ruleLine(whole_));
+  auto* leans = new QGridLayout;
+  leans->setHorizontalSpacing(px(6));
+  const std::array<QString, 3> names{tr("lean forward"), tr("turn"), tr("lean right")};
+  for (int way = 0; way < 3; ++way) {
+    auto* box = angle(whole_, tr("Whole figure: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
+    leans_[static_cast<size_t>(way)] = box;
+    leans->addWidget(small(whole_, names[static_cast<size_t>(way)]), 0, way);
+    leans->addWidget(box, 1, way);
+    connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::leant);
+  }
+  layout->addLayout(leans);
+  planted_ = new QCheckBox(tr("feet stay where they stand"), whole_);
+  planted_->setChecked(true);
+  layout->addWidget(planted_);
+  connect(planted_, &QCheckBox::clicked, &session_, &Session::setPlanted);
+  auto* choose = new QGridLayout;
+  choose->setHorizontalSpacing(px(8));
+  feet_ = new QComboBox(whole_);
+  feet_->setAccessibleName(tr("How it is held up"));
+  for (const auto& [how, words] :
+       {std::pair(Feet::Loose, tr("on its feet")), std::pair(Feet::Flat, tr("on flat feet")),
+        std::pair(Feet::Glued, tr("glued down")), std::pair(Feet::Base, tr("on a base")),
+        std::pair(Feet::Held, tr("held at a joint")), std::pair(Feet::Hung, tr("hung by a joint"))})
+    feet_->addItem(words, str(std::string(id(how))));
+  at_ = new QComboBox(whole_);
+  at_->setAccessibleName(tr("Joint it is held by"));
+  at_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  hands_ = new QComboBox(whole_);
+  hands_->setAccessibleName(tr("Who bends it"));
+  hands_->addItem(tr("an adult"), QStringLiteral("adult"));
+  hands_->addItem(tr("a child"), QStringLiteral("child"));
+  hands_->addItem(tr("sore hands"), QStringLiteral("sore"));
+  atLabel_ = small(whole_, tr("by"));
+  legError_ = new QLineEdit(whole_);
+  legError_->setAccessibleName(tr("How far your legs come out apart"));
+  choose->addWidget(small(whole_, tr("stands")), 0, 0);
+  choose->addWidget(feet_, 0, 1);
+  choose->addWidget(atLabel_, 1, 0);
+  choose->addWidget(at_, 1, 1);
+  base_ = new QWidget(whole_);
+  auto* base = new QHBoxLayout(base_);
+  base->setContentsMargins(0, 0, 0, 0);
+  baseLength_ = new QLineEdit(base_);
+  baseLength_->setAccessibleName(tr("Length of the base"));
+  baseWidth_ = new QLineEdit(base_);
+  baseWidth_->setAccessibleName(tr("Width of the base"));
+  baseMass_ = new QLineEdit(base_);
+  baseMass_->setAccessibleName(tr("Weight of the base"));
+  for (QLineEdit* field : {baseLength_, baseWidth_, baseMass_}) {
+    base->addWidget(field);
+    connect(field, &QLineEdit::editingFinished, this, &PoseCard::supported);
+  }
+  choose->addWidget(base_, 2, 1);
+  choose->addWidget(small(whole_, tr("bent by")), 3, 0);
+  choose->addWidget(hands_, 3, 1);
+  choose->addWidget(small(whole_, tr("legs off by")), 4, 0);
+  choose->addWidget(legError_, 4, 1);
+  choose->setColumnStretch(1, 1);
+  layout->addLayout(choose);
+  connect(feet_, &QComboBox::activated, this, &PoseCard::supported);
+  connect(at_, &QComboBox::activated, this, &PoseCard::supported);
+  connect(legError_, &QLineEdit::editingFinished, this, &PoseCard::supported);
+  connect(hands_, &QComboBox::activated, this, [this](int i) {
+    const auto who = columna::hands(hands_->itemData(i).toString().toStdString());
+    if (who) session_.editStances(tr("who bends it"), [&](Stances& s) { s.hands = *who; });
+  });
+  auto* keys = new QHBoxLayout;
+  mirror_ = new QPushButton(tr("Left for right"), whole_);
+  neutral_ = new QPushButton(tr("Neutral stance"), whole_);
+  keys->addWidget(mirror_);
+  keys->addWidget(neutral_);
+  keys->addStretch();
+  layout->addLayout(keys);
+  connect(mirror_, &QPushButton::clicked, this, [this] {
+    session_.setStance(tr("left for right"),
+                       mirroredPose(session_.plan().pattern, session_.project().stances.now));
+  });
+  connect(neutral_, &QPushButton::clicked, this, [this] { session_.takePose(QString()); });
+}
+
+void PoseCard::leant() {
+  if (filling_) return;
+  PatternPose pose = session_.project().stances.now;
+  pose.whole = {leans_[0]->value() * kDegree, leans_[1]->value() * kDegree, leans_[2]->value() * kDegree};
+  session_.setStance(tr("lean and turn"), std::move(pose), QStringLiteral("lean"));
+}
+
+void PoseCard::supported() {
+  if (filling_) return;
+  Support s = session_.project().stances.support;
+  if (const auto how = columna::feet(feet_->currentData().toString().toStdString())) s.feet = *how;
+  s.at = at_->currentData().toString().toStdString();
+  const auto length = [&](QLineEdit* field, double before) {
+    if (!field->isModified()) return before;
+    field->setModified(false);
+    const auto mm = parseLength(field->text().toStdString(), session_.units());
+    if (!mm || *mm < 0 || *mm > 5000) {
+      emit session_.refused(mm ? tr("A base has to be from nothing up to 5 m.") : sentence(mm.problem()));
+      return before;
+    }
+    return *mm;
+  };
+  s.baseLength = length(baseLength_, s.baseLength);
+  s.baseWidth = length(baseWidth_, s.baseWidth);
+  if (baseMass_->isModified()) {
+    baseMass_->setModified(false);
+    const auto g = parseMass(baseMass_->text().toStdString());
+    if (!g || *g < 0 || *g > 100000)
+      emit session_.refused(g ? tr("A base has to weigh from nothing up to 100 kg.") : sentence(g.problem()));
+    else
+      s.baseMass = *g;
+  }
+  std::optional<double> error = session_.project().stances.legError;
+  if (legError_->isModified()) error = length(legError_, error.value_or(session_.catalog().pose.legError));
+  session_.editStances(tr("how it stands"), [&](Stances& all) {
+    all.support = s;
+    all.legError = error;
+  });
+  showWhole();
+}
+
+void PoseCard::showWhole() {
+  const bool filled = filling_;
+  filling_ = true;
+  const PoseReport& r = session_.pose();
+  const Stances& s = session_.project().stances;
+  const UnitSystem units = session_.units();
+  const Standing& b = r.standing.base;
+  const bool falls = !r.standing.fixed && (!b.stands || r.standing.inLine);
+  Level level = Level::Good;
+  QString words = r.standing.fixed ? tr("It is held, and cannot tip.")
+                                   : tr("Stands, and tips %1 first.").arg(str(r.standing.towards));
+  for (const Finding& f : r.findings)
+    if (f.where == "figure" && f.level > level) {
+      level = f.level;
+      words = str(f.text);
+    }
+  verdict_->set(level, words);
+  QStringList others;
+  for (const Finding& f : r.findings)
+    if (f.where != "figure") others << str(f.text);
+  others_->setText(others.join(QStringLiteral("\n")));
+  others_->setVisible(!others.isEmpty());
+  const bool hull = !r.standing.fixed && b.support.size() >= 3;
+  tips_->setVisible(hull);
+  margin_->setVisible(hull);
+  tips_->set(str(printNumber(b.tip / kDegree, 0)), QStringLiteral("°"));
+  margin_->set(str(printLengthFigure(b.margin, units, 1)), str(std::string(lengthUnit(units))));
+  whyTip_->set(hull ? tipWorking(r) : Working());
+  stand_->setLimb(-1);
+  stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || level != Level::Good));
+  wobble_->setVisible(!r.wobble.feet.empty() && !r.standing.fixed);
+  if (!r.wobble.feet.empty())
+    wobble_->setText(
+        tr("Legs off by %1 leave %2 under one foot (%3 at worst), and it rocks by %4. Push up or lengthen "
+           "the leg that hovers.")
+            .arg(str(printLength(s.legError.value_or(session_.catalog().pose.legError), units, 1)),
+                 str(printLength(r.wobble.usual, units, 1)), str(printLength(r.wobble.worst, units, 1)),
+                 str(printAngle(r.wobble.rocks, 1))));
+  const Turn& whole = s.now.whole;
+  const std::array<double, 3> now{whole.flex, whole.side, whole.twist};
+  for (size_t way = 0; way < 3; ++way)
+    if (std::abs(leans_[way]->value() - now[way] / kDegree) > 0.5) leans_[way]->setValue(now[way] / kDegree);
+  planted_->setChecked(session_.planted());
+  feet_->setCurrentIndex(feet_->findData(str(std::string(id(s.support.feet)))));
+  const bool byJoint = s.support.feet == Feet::Held || s.support.feet == Feet::Hung;
+  at_->setVisible(byJoint);
+  atLabel_->setVisible(byJoint);
+  base_->setVisible(s.support.feet == Feet::Base);
+  at_->clear();
+  at_->addItem(tr("its middle"), QString());
+  for (const WirePoint& p : session_.plan().skeleton.points) at_->addItem(str(jointWords(p.id)), str(p.id));
+  at_->setCurrentIndex(std::max(0, at_->findData(str(s.support.at))));
+  const auto show = [](QLineEdit* field, const QString& text) {
+    if (!field->hasFocus()) field->setText(text);
+  };
+  show(baseLength_, s.support.baseLength > 0 ? str(printLength(s.support.baseLength, units)) : tr("length"));
+  show(baseWidth_, s.support.baseWidth > 0 ? str(printLength(s.support.baseWidth, units)) : tr("width"));
+  show(baseMass_, str(printMass(s.support.baseMass, units)));
+  show(legError_, str(printLength(s.legError.value_or(session_.catalog().pose.legError), units, 1)));
+  hands_->setCurrentIndex(hands_->findData(str(std::string(id(s.hands)))));
+  if (!session_.inRun()) askLimits();
+  filling_ = filled;
+}
+
+void PoseCard::askLimits() {
+  ++turn_;
+  if (limiting_.isRunning()) return; // its end asks again
+  limits_->setText(tr("The wire's limits are being reckoned."));
+  limiting_.setFuture(QtConcurrent::run([turn = turn_, armature = session_.pose().sums.armature] {
+    return Limits{turn, poseLimits(armature)};
+  }));
+}
+
+} // namespace columna
