@@ -16,6 +16,7 @@
 #include <QtConcurrent>
 
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 namespace columna {
@@ -81,8 +82,12 @@ PoseCard::PoseCard(Session& session, QWidget* parent) : CardPage(parent), sessio
       return;
     }
     const double buckles = done.limits.buckling.empty() ? INFINITY : done.limits.buckling.front();
-    limits_->setText(tr("The wire gives way at %1 times its weight, buckles at %2 times.")
-                         .arg(factor(done.limits.collapse), factor(buckles)));
+    limits_->setText(tr("The wire gives way at %1 times its weight, buckles at %2 times. %3")
+                         .arg(factor(done.limits.collapse), factor(buckles),
+                              done.limits.gaveWay
+                                  ? tr("It does not come to rest under it.")
+                                  : tr("Yielding where it does, it sags %1.")
+                                        .arg(str(printLength(done.limits.sag, session_.units(), 1)))));
   });
 }
 
@@ -121,12 +126,14 @@ void PoseCard::buildLimb() {
   grid->setColumnStretch(0, 1);
   grid->setColumnStretch(1, 1);
   layout->addLayout(grid);
+  help_ = new RemedyList(session_, tr("What would mend it?"), limb_);
+  layout->addWidget(help_);
+  over_ = textLabel(limb_, 13, QFont::Normal);
+  layout->addWidget(over_);
   for (Why** why : {&whyHold_, &whyKnock_, &whyEffort_, &whyBends_, &whyRecoil_}) {
     *why = new Why(limb_);
     layout->addWidget(*why);
   }
-  help_ = new RemedyList(session_, tr("What would mend it?"), limb_);
-  layout->addWidget(help_);
   layout->addWidget(ruleLine(limb_));
   auto* row = new QGridLayout;
   row->setHorizontalSpacing(px(6));
@@ -244,6 +251,29 @@ void PoseCard::refresh() {
   filling_ = filled;
 }
 
+/// The joint over all poses that are kept: where it is worst off.
+void PoseCard::showOver(const JointReport& now) {
+  over_->clear();
+  const PoseReport* worst = nullptr;
+  double least = std::numeric_limits<double>::infinity();
+  double sags = 0;
+  size_t kept = 0;
+  for (const PoseReport& r : session_.keptPoses()) {
+    ++kept;
+    for (const JointReport& j : r.joints)
+      if (j.hold.id == now.hold.id && std::min(j.hold.hold / 2, j.hold.nudge) < least) {
+        least = std::min(j.hold.hold / 2, j.hold.nudge);
+        sags = j.hold.hold;
+        worst = &r;
+      }
+  }
+  over_->setVisible(kept > 1 && worst);
+  if (worst)
+    over_->setText(
+        tr("Over your %n pose(s) it is worst off in %1: holds %2 times.", nullptr, static_cast<int>(kept))
+            .arg(worst->pose.name.empty() ? tr("the neutral stance") : str(worst->pose.name), factor(sags)));
+}
+
 void PoseCard::showLimb() {
   const bool filled = filling_;
   filling_ = true;
@@ -252,6 +282,7 @@ void PoseCard::showLimb() {
   const JointReport* j = joint();
   const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(session_.selected())];
   copy_->setVisible(part.twin >= 0);
+  over_->hide();
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
     w->setVisible(j != nullptr);
   for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_}) why->set({});
@@ -293,6 +324,7 @@ void PoseCard::showLimb() {
                                                                   : QStringLiteral("–"),
               std::isfinite(j->life.bends) && j->life.bends < 1e5 ? str(std::string(words(j->life.usable)))
                                                                   : tr("not bent"));
+  showOver(*j);
   whyHold_->set(jointHoldWorking(report, *j, plan));
   whyKnock_->set(jointNudgeWorking(report, *j, plan));
   whyEffort_->set(jointEffortWorking(*j, plan, session_.catalog(), session_.project().stances.hands));

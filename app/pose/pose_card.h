@@ -32,6 +32,9 @@ public:
   [[nodiscard]] QComboBox* hands() const { return hands_; }
   [[nodiscard]] QCheckBox* glued() const { return glued_; }
   [[nodiscard]] QCheckBox* planted() const { return planted_; }
+  [[nodiscard]] QComboBox* hoverFoot() const { return hoverFoot_; }
+  [[nodiscard]] QLineEdit* hoverGap() const { return hoverGap_; }
+  [[nodiscard]] QLabel* curesLabel() const { return cures_; }
   [[nodiscard]] RemedyList* help() const { return help_; }
   [[nodiscard]] RemedyList* stand() const { return stand_; }
   [[nodiscard]] QPushButton* copyKey() const { return copy_; }
@@ -45,6 +48,8 @@ private:
   void buildLimb();
   void buildWhole();
   void showLimb();
+  void showOver(const JointReport& now);
+  void cure();
   void showWhole();
   void turned();
   void leant();
@@ -66,14 +71,17 @@ private:
   BigFigure *holds_, *knock_, *effort_, *bends_;
   Why *whyHold_, *whyKnock_, *whyEffort_, *whyBends_, *whyRecoil_;
   std::array<QDoubleSpinBox*, 3> turns_{};
-  QLabel* limitNote_;
+  QLabel *limitNote_, *over_;
   QCheckBox* glued_;
   QPushButton *copy_, *straight_;
   RemedyList* help_;
   // Of the whole.
   BigFigure *tips_, *margin_;
   Why* whyTip_;
-  QLabel *limits_, *wobble_, *others_;
+  QLabel *limits_, *wobble_, *others_, *cures_;
+  QWidget* hovers_; ///< which foot hovers, and by how much
+  QComboBox* hoverFoot_;
+  QLineEdit* hoverGap_;
   RemedyList* stand_;
   std::array<QDoubleSpinBox*, 3> leans_{};
   QComboBox *feet_, *at_, *hands_;

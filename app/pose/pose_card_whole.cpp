@@ -59,6 +59,25 @@ void PoseCard::buildWhole() {
   wobble_ = textLabel(whole_, 13, QFont::Normal);
   layout->addWidget(limits_);
   layout->addWidget(wobble_);
+  hovers_ = new QWidget(whole_);
+  auto* hover = new QHBoxLayout(hovers_);
+  hover->setContentsMargins(0, 0, 0, 0);
+  hoverFoot_ = new QComboBox(hovers_);
+  hoverFoot_->setAccessibleName(tr("Foot that hovers"));
+  hoverFoot_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  hoverGap_ = new QLineEdit(hovers_);
+  hoverGap_->setAccessibleName(tr("Gap under the hovering foot"));
+  hoverGap_->setPlaceholderText(tr("gap"));
+  hoverGap_->setFixedWidth(px(70));
+  hover->addWidget(hoverFoot_, 1);
+  hover->addWidget(small(hovers_, tr("hovers by")));
+  hover->addWidget(hoverGap_);
+  layout->addWidget(hovers_);
+  cures_ = textLabel(whole_, 13, QFont::Normal);
+  cures_->hide();
+  layout->addWidget(cures_);
+  connect(hoverFoot_, &QComboBox::activated, this, &PoseCard::cure);
+  connect(hoverGap_, &QLineEdit::editingFinished, this, &PoseCard::cure);
   others_ = textLabel(whole_, 13, QFont::Normal);
   layout->addWidget(others_);
   layout->addWidget(ruleLine(whole_));
@@ -216,11 +235,16 @@ void PoseCard::showWhole() {
   wobble_->setVisible(!r.wobble.feet.empty() && !r.standing.fixed);
   if (!r.wobble.feet.empty())
     wobble_->setText(
-        tr("Legs off by %1 leave %2 under one foot (%3 at worst), and it rocks by %4. Push up or lengthen "
-           "the leg that hovers.")
+        tr("Legs off by %1 leave %2 under one foot (%3 at worst), and it rocks by %4.")
             .arg(str(printLength(s.legError.value_or(session_.catalog().pose.legError), units, 1)),
                  str(printLength(r.wobble.usual, units, 1)), str(printLength(r.wobble.worst, units, 1)),
                  str(printAngle(r.wobble.rocks, 1))));
+  hovers_->setVisible(wobble_->isVisibleTo(this));
+  if (hoverFoot_->count() != static_cast<int>(r.wobble.feet.size())) {
+    hoverFoot_->clear();
+    for (const WobbleFoot& f : r.wobble.feet)
+      hoverFoot_->addItem(str(session_.plan().figure.limbs[static_cast<size_t>(f.limb)].name), f.limb);
+  }
   const Turn& whole = s.now.whole;
   const std::array<double, 3> now{whole.flex, whole.side, whole.twist};
   for (size_t way = 0; way < 3; ++way)
@@ -245,6 +269,24 @@ void PoseCard::showWhole() {
   hands_->setCurrentIndex(hands_->findData(str(std::string(id(s.hands)))));
   if (!session_.inRun()) askLimits();
   filling_ = filled;
+}
+
+void PoseCard::cure() {
+  cures_->setVisible(!hoverGap_->text().trimmed().isEmpty());
+  if (!cures_->isVisibleTo(whole_)) return;
+  const auto gap = parseLength(hoverGap_->text().toStdString(), session_.units());
+  if (!gap || !(*gap > 0) || *gap > 200) {
+    cures_->setText(gap ? tr("A gap is more than nothing, and under 200 mm.") : sentence(gap.problem()));
+    return;
+  }
+  QStringList lines;
+  for (const LegCure& each : legCures(session_.pose().wobble, hoverFoot_->currentData().toInt(), *gap)) {
+    const QString leg = str(session_.plan().figure.limbs[static_cast<size_t>(each.limb)].name).toLower();
+    const QString by = str(printLength(std::abs(each.longer), session_.units(), 1));
+    lines << (each.longer > 0 ? tr("lengthen the %1 by %2").arg(leg, by)
+                              : tr("push the %1 up by %2").arg(leg, by));
+  }
+  cures_->setText(tr("Any one of these: %1.").arg(lines.join(tr("; or "))));
 }
 
 void PoseCard::askLimits() {

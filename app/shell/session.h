@@ -129,6 +129,8 @@ public:
 
   // Pose. The report is of the stance on the mat and follows every change of it.
   [[nodiscard]] const PoseReport& pose() const;
+  /// Reports on the maker's own poses, made when they are asked for.
+  [[nodiscard]] const std::vector<PoseReport>& keptPoses() const;
   /// The plan with the posed figure in place of the neutral one, to be drawn.
   [[nodiscard]] const Plan& posedPlan() const;
   /// The feet stay where they stand while the body is moved.
@@ -235,6 +237,7 @@ private:
   void forgetPose();
   mutable std::optional<PoseReport> pose_;
   mutable std::optional<Plan> posed_;
+  mutable std::optional<std::vector<PoseReport>> kept_;
   bool planted_ = true;
   int poseTab_ = 0;
   int wireTab_ = 0;

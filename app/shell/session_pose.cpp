@@ -18,6 +18,16 @@ std::string poseNameOf(const QString& name) { return name.trimmed().toStdString(
 void Session::forgetPose() {
   pose_.reset();
   posed_.reset();
+  kept_.reset();
+}
+
+const std::vector<PoseReport>& Session::keptPoses() const {
+  if (!kept_) {
+    kept_.emplace();
+    for (const PatternPose& pose : project().stances.saved)
+      kept_->push_back(poseReport(project(), *plan_, catalog_, pose));
+  }
+  return *kept_;
 }
 
 const PoseReport& Session::pose() const {
@@ -49,6 +59,7 @@ void Session::setPoseTab(int tab) {
 void Session::editStances(const QString& name, const std::function<void(Stances&)>& act, const QString& run) {
   Project p = project();
   act(p.stances);
+  if (run.isEmpty()) kept_.reset(); // a drag changes none of the kept ones
   if (p.stances.now.turns == project().stances.now.turns && run.isEmpty() && toJson(p) == toJson(project()))
     return;
   inRun_ = !run.isEmpty();

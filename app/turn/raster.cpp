@@ -53,6 +53,8 @@ Raster::Raster(int width, int height)
       depth_(static_cast<size_t>(image_.width()) * static_cast<size_t>(image_.height()), kFar),
       limb_(depth_.size(), -1) {
   image_.fill(Qt::transparent);
+  pixels_ =
+      reinterpret_cast<QRgb*>(image_.bits()); // NOLINT: Qt's own way to the pixels, 4 bytes each, no gaps
 }
 
 float Raster::depth(int x, int y) const {
@@ -72,54 +74,65 @@ void Raster::draw(const Mesh& mesh, const Camera& camera, float lit) {
   const auto mx = static_cast<float>(camera.middle.x());
   const auto my = static_cast<float>(camera.middle.y());
   std::vector<V3f> at(mesh.vertices.size());
-  std::vector<V3f> normal(mesh.vertices.size());
+  std::vector<float> shade(mesh.vertices.size());
   for (size_t i = 0; i < mesh.vertices.size(); ++i) {
     const V3f e = turn * (mesh.vertices[i].at - centre);
     at[i] = {mx + e.x() * scale, my - e.y() * scale, e.z()};
-    normal[i] = turn * mesh.vertices[i].normal;
+    shade[i] = light(turn * mesh.vertices[i].normal, lit);
   }
-  const int w = image_.width();
-  const int h = image_.height();
   for (const MeshTriangle& t : mesh.triangles) {
-    const V3f& a = at[static_cast<size_t>(t.corners[0])];
-    const V3f& b = at[static_cast<size_t>(t.corners[1])];
-    const V3f& c = at[static_cast<size_t>(t.corners[2])];
-    const float area = (b.x() - a.x()) * (c.y() - a.y()) - (b.y() - a.y()) * (c.x() - a.x());
-    if (std::abs(area) < 1e-6F) continue;
-    const int x0 = std::max(0, static_cast<int>(std::floor(std::min({a.x(), b.x(), c.x()}))));
-    const int x1 = std::min(w - 1, static_cast<int>(std::ceil(std::max({a.x(), b.x(), c.x()}))));
-    const int y0 = std::max(0, static_cast<int>(std::floor(std::min({a.y(), b.y(), c.y()}))));
-    const int y1 = std::min(h - 1, static_cast<int>(std::ceil(std::max({a.y(), b.y(), c.y()}))));
-    if (x0 > x1 || y0 > y1) continue;
-    const V3f& na = normal[static_cast<size_t>(t.corners[0])];
-    const V3f& nb = normal[static_cast<size_t>(t.corners[1])];
-    const V3f& nc = normal[static_cast<size_t>(t.corners[2])];
-    const float inv = 1 / area;
-    const auto red = static_cast<float>(qRed(t.colour));
-    const auto green = static_cast<float>(qGreen(t.colour));
-    const auto blue = static_cast<float>(qBlue(t.colour));
-    for (int y = y0; y <= y1; ++y) {
-      const float py = static_cast<float>(y) + 0.5F;
-      auto* line = reinterpret_cast<QRgb*>(image_.scanLine(y)); // NOLINT: Qt's own way to a line of pixels
-      const size_t row = static_cast<size_t>(y) * static_cast<size_t>(w);
-      for (int x = x0; x <= x1; ++x) {
-        const float px = static_cast<float>(x) + 0.5F;
-        const float u = ((b.x() - px) * (c.y() - py) - (b.y() - py) * (c.x() - px)) * inv;
-        const float v = ((c.x() - px) * (a.y() - py) - (c.y() - py) * (a.x() - px)) * inv;
-        const float s = 1 - u - v;
-        if (u < 0 || v < 0 || s < 0) continue;
-        const float z = u * a.z() + v * b.z() + s * c.z();
-        float& kept = depth_[row + static_cast<size_t>(x)];
-        if (z <= kept) continue;
-        kept = z;
-        limb_[row + static_cast<size_t>(x)] = static_cast<std::int16_t>(t.limb);
-        V3f n = u * na + v * nb + s * nc;
-        const float length = n.norm();
-        if (length > 1e-12F) n /= length;
-        const float k = light(n, lit);
-        line[x] = qRgb(std::min(255, static_cast<int>(red * k)), std::min(255, static_cast<int>(green * k)),
-                       std::min(255, static_cast<int>(blue * k)));
-      }
+    const auto corner = [&](size_t k) { return static_cast<size_t>(t.corners[k]); };
+    triangle({at[corner(0)], at[corner(1)], at[corner(2)]},
+             {shade[corner(0)], shade[corner(1)], shade[corner(2)]}, t);
+  }
+}
+
+/// Line by line, the corners' depth and shade carried along by their slopes.
+void Raster::triangle(const std::array<V3f, 3>& p, const std::array<float, 3>& shade, const MeshTriangle& t) {
+  const float area =
+      (p[1].x() - p[0].x()) * (p[2].y() - p[0].y()) - (p[1].y() - p[0].y()) * (p[2].x() - p[0].x());
+  if (std::abs(area) < 1e-6F) return;
+  const auto [left, right] = std::minmax({p[0].x(), p[1].x(), p[2].x()});
+  const auto [top, bottom] = std::minmax({p[0].y(), p[1].y(), p[2].y()});
+  const int y0 = std::max(0, static_cast<int>(std::floor(top)));
+  const int y1 = std::min(image_.height() - 1, static_cast<int>(std::ceil(bottom)));
+  const int x0 = std::max(0, static_cast<int>(std::floor(left)));
+  const int x1 = std::min(image_.width() - 1, static_cast<int>(std::ceil(right)));
+  if (x0 > x1 || y0 > y1) return;
+  const float inv = 1 / area;
+  // Shares of the corners: u of the first, v of the second, the rest of the third; all linear in x and y.
+  const float ux = (p[1].y() - p[2].y()) * inv;
+  const float uy = (p[2].x() - p[1].x()) * inv;
+  const float vx = (p[2].y() - p[0].y()) * inv;
+  const float vy = (p[0].x() - p[2].x()) * inv;
+  const float sx = static_cast<float>(x0) + 0.5F - p[2].x();
+  const float sy = static_cast<float>(y0) + 0.5F - p[2].y();
+  float uRow = ux * sx + uy * sy;
+  float vRow = vx * sx + vy * sy;
+  const float zu = p[0].z() - p[2].z();
+  const float zv = p[1].z() - p[2].z();
+  const float ku = shade[0] - shade[2];
+  const float kv = shade[1] - shade[2];
+  const auto red = static_cast<float>(qRed(t.colour));
+  const auto green = static_cast<float>(qGreen(t.colour));
+  const auto blue = static_cast<float>(qBlue(t.colour));
+  const auto limb = static_cast<std::int16_t>(t.limb);
+  const auto w = static_cast<size_t>(image_.width());
+  for (int y = y0; y <= y1; ++y, uRow += uy, vRow += vy) {
+    float u = uRow;
+    float v = vRow;
+    const size_t row = static_cast<size_t>(y) * w;
+    for (int x = x0; x <= x1; ++x, u += ux, v += vx) {
+      if (u < 0 || v < 0 || u + v > 1) continue;
+      const size_t here = row + static_cast<size_t>(x);
+      const float z = p[2].z() + u * zu + v * zv;
+      if (z <= depth_[here]) continue;
+      depth_[here] = z;
+      limb_[here] = limb;
+      const float k = shade[2] + u * ku + v * kv;
+      pixels_[here] =
+          qRgb(std::min(255, static_cast<int>(red * k)), std::min(255, static_cast<int>(green * k)),
+               std::min(255, static_cast<int>(blue * k)));
     }
   }
 }
@@ -129,7 +142,7 @@ void Raster::over(const Raster& other, double share) {
   const int h = std::min(image_.height(), other.image_.height());
   const auto k = static_cast<int>(std::clamp(share, 0.0, 1.0) * 256);
   for (int y = 0; y < h; ++y) {
-    auto* to = reinterpret_cast<QRgb*>(image_.scanLine(y));                          // NOLINT: as above
+    QRgb* to = pixels_ + static_cast<size_t>(y) * static_cast<size_t>(image_.width());
     const auto* from = reinterpret_cast<const QRgb*>(other.image_.constScanLine(y)); // NOLINT: as above
     for (int x = 0; x < w; ++x) {
       if (qAlpha(from[x]) == 0) continue;

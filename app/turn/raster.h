@@ -1,10 +1,14 @@
-// A z-buffer rasteriser on the processor: triangles into a picture, shaded by the pixel. The same picture on
-// every machine, with or without a screen.
+// A z-buffer rasteriser on the processor: triangles into a picture, shaded from corner to corner. The same
+// picture on every machine, with or without a screen.
 #pragma once
 
 #include "turn/mesh.h"
 
 #include <QImage>
+
+#include <array>
+#include <cstdint>
+#include <vector>
 
 namespace columna {
 
@@ -28,6 +32,11 @@ struct Camera {
 class Raster {
 public:
   Raster(int width, int height);
+  Raster(Raster&&) = default;
+  Raster& operator=(Raster&&) = default;
+  Raster(const Raster&) = delete; // it draws on its picture's own pixels
+  Raster& operator=(const Raster&) = delete;
+  ~Raster() = default;
 
   /// Draws a mesh, nearer triangles over farther ones. `lit` from 0 (flat) to 1.
   void draw(const Mesh& mesh, const Camera& camera, float lit = 1);
@@ -42,7 +51,10 @@ public:
   [[nodiscard]] int limbAt(int x, int y) const;
 
 private:
+  void triangle(const std::array<Eigen::Vector3f, 3>& corners, const std::array<float, 3>& shade,
+                const MeshTriangle& which);
   QImage image_;
+  QRgb* pixels_ = nullptr; ///< of image_, which is never shared while it is drawn on
   std::vector<float> depth_;
   std::vector<std::int16_t> limb_;
 };

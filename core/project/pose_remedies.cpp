@@ -276,7 +276,8 @@ private:
       const size_t before = out_.size();
       attempt(fmt::format("lean it {} by {:g}°", compass(away), degrees), degrees / 4, project_, p);
       if (out_.size() > before && out_.back().mends) break;
-      if (out_.size() > before) out_.pop_back();
+      // Short of mending it, only the largest lean is told.
+      if (out_.size() > before && degrees < 15) out_.pop_back();
     }
   }
 

@@ -189,6 +189,9 @@ PoseLimits poseLimits(const FigureFrame& armature) {
   out.collapse = collapse.factor;
   for (const int m : collapse.hinges) out.hinges.push_back(armature.frame.members[static_cast<size_t>(m)].id);
   out.buckling = bucklingFactors(armature.frame, 3, 3);
+  const PlasticSag yielding = plasticSag(armature.frame, 4);
+  out.gaveWay = yielding.gaveWay || out.collapse < 1;
+  for (const Vec6& u : yielding.solution.moved) out.sag = std::max(out.sag, u.head<3>().norm());
   return out;
 }
 

@@ -279,3 +279,15 @@ TEST_F(PoseTest, WiresLifeByPosesGoneThrough) {
   ASSERT_EQ(session.project().stances.made.size(), 1U);
   EXPECT_EQ(session.project().stances.made[0].to, plan().pattern.poses[1].name);
 }
+
+TEST_F(PoseTest, AHoveringFootIsCured) {
+  session.select(-1);
+  PoseCard* card = poseCard();
+  ASSERT_EQ(card->hoverFoot()->count(), 4);
+  type(card->hoverGap(), "2 mm");
+  EXPECT_TRUE(card->curesLabel()->text().contains(QStringLiteral("lengthen the")));
+  EXPECT_TRUE(card->curesLabel()->text().contains(QStringLiteral("push the")));
+  EXPECT_TRUE(card->curesLabel()->text().contains(QStringLiteral("2 mm")));
+  type(card->hoverGap(), "a lot");
+  EXPECT_FALSE(card->curesLabel()->text().contains(QStringLiteral("lengthen")));
+}

@@ -4,6 +4,7 @@
 #include "hold/frame_deck.h"
 #include "measure/quantity.h"
 #include "pose/posing.h"
+#include "project/pose_remedies.h"
 #include "project/pose_report.h"
 
 #include <nlohmann/json.hpp>
@@ -196,6 +197,37 @@ TEST(PoseReport, ABirdFallsAndItsTailMends) {
   p.stances.support.baseWidth = 200;
   p.stances.support.baseMass = 300;
   EXPECT_TRUE(poseReport(p, plan, shelf(), lean).standing.base.stands);
+}
+
+TEST(PoseReport, ATailPutDownIsAThirdFoot) {
+  // A bird that leans back, its tail in the air, falls over its heels; the tail put down holds it.
+  const Project p = project("songbird", 160);
+  const Plan plan = planned(p);
+  PatternPose back;
+  back.whole.flex = -0.3;
+  const PoseReport up = poseReport(p, plan, shelf(), back);
+  const int tail = *plan.figure.limb("tail");
+  const auto down = [&](const PoseReport& r) {
+    return std::any_of(r.standing.contacts.begin(), r.standing.contacts.end(),
+                       [tail](const Contact& c) { return c.limb == tail; });
+  };
+  ASSERT_FALSE(up.standing.base.stands);
+  ASSERT_FALSE(down(up));
+  EXPECT_EQ(up.standing.towards, "backward");
+  const auto tried = standingRemedies(p, shelf(), plan, up);
+  const auto third = std::find_if(tried.begin(), tried.end(), [](const PoseRemedy& r) {
+    return r.words.find("third foot") != std::string::npos;
+  });
+  ASSERT_NE(third, tried.end());
+  const PoseReport then = poseReport(third->project, plan, shelf(), third->project.stances.now);
+  EXPECT_TRUE(down(then));
+  EXPECT_TRUE(then.standing.base.stands);
+  // Every remedy's result is what planning it gives.
+  for (const PoseRemedy& r : tried) {
+    const Plan again = planned(r.project);
+    const PoseReport result = poseReport(r.project, again, shelf(), r.project.stances.now);
+    EXPECT_EQ(r.result.find("then it stands") == 0, result.standing.base.stands) << r.words;
+  }
 }
 
 TEST(PoseReport, TheEdgeDecidesToTheMillimetre) {
