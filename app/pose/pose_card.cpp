@@ -286,9 +286,8 @@ void PoseCard::showLimb() {
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
     w->setVisible(j != nullptr);
   for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_}) why->set({});
-  help_->setLimb(session_.selected());
-  const JointReport* worst = report.worstOf(session_.selected());
-  help_->offer(worst && worst->level != Level::Good);
+  help_->setLimb(session_.selected(), j ? j->hold.id : std::string());
+  help_->offer(j && j->level != Level::Good);
   const auto [b, right] = bone();
   limitNote_->clear();
   for (QDoubleSpinBox* box : turns_) box->setEnabled(b != nullptr);

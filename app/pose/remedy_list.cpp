@@ -62,10 +62,10 @@ void RemedyList::start() {
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
   trying_.setFuture(
-      QtConcurrent::run([turn = turn_, limb = limb_, project = session_.project(), plan = session_.plan(),
-                         report = session_.pose(), &shelf = session_.catalog()] {
+      QtConcurrent::run([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
+                         plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
         return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
-                                     : jointRemedies(project, shelf, plan, report, limb)};
+                                     : jointRemedies(project, shelf, plan, report, limb, joint)};
       }));
 }
 

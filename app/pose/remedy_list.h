@@ -24,7 +24,10 @@ public:
   /// Whether there is anything to ask; what was found before goes.
   void offer(bool asks);
   /// The limb it is asked for, -1 for the standing of the whole.
-  void setLimb(int limb) { limb_ = limb; }
+  void setLimb(int limb, const std::string& joint = {}) {
+    limb_ = limb;
+    joint_ = joint;
+  }
   [[nodiscard]] QPushButton* ask() const { return ask_; }
   [[nodiscard]] bool busy() const { return trying_.isRunning(); }
   [[nodiscard]] QList<QPushButton*> changes() const;
@@ -35,6 +38,7 @@ private:
   void clear();
   Session& session_;
   int limb_ = -1;
+  std::string joint_;      ///< of the limb
   std::uint64_t turn_ = 0; ///< counts questions; an answer to an older one is dropped
   QPushButton* ask_;
   QLabel* words_;

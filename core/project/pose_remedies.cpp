@@ -377,9 +377,11 @@ private:
 } // namespace
 
 std::vector<PoseRemedy> jointRemedies(const Project& project, const Catalog& catalog, const Plan& plan,
-                                      const PoseReport& report, int limb) {
+                                      const PoseReport& report, int limb, const std::string& joint) {
   if (limb < 0 || !plan.limbs[static_cast<size_t>(limb)].wired) return {};
   const JointReport* worst = report.worstOf(limb);
+  for (const JointReport& j : report.joints)
+    if (j.hold.limb == limb && j.hold.id == joint) worst = &j;
   if (!worst || worst->level == Level::Good) return {};
   return MendingJoint(project, catalog, plan, report, limb, *worst).run();
 }

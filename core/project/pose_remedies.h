@@ -14,12 +14,13 @@ struct PoseRemedy {
   double gain = 0;    ///< how much nearer to good, more is better
 };
 
-/// Of a limb whose worst joint is doubtful or wrong: the next wires, doubling, a shorter or thinner part,
-/// less wool on what it carries, softer felt at a joint that springs back, strands glued, a base, fewer
-/// re-poses. Those that mend it first, the smallest change before the larger; then what betters it. Empty
-/// when all is well.
+/// Of one of a limb's joints (by id; the worst off when none is named) that is doubtful or wrong: the next
+/// wires, doubling, a shorter or thinner part, less wool on what it carries, softer felt at a joint that
+/// springs back, strands glued, a base, fewer re-poses. Those that mend it first, the smallest change before
+/// the larger; then what betters it. Empty when all is well.
 [[nodiscard]] std::vector<PoseRemedy> jointRemedies(const Project& project, const Catalog& catalog,
-                                                    const Plan& plan, const PoseReport& report, int limb);
+                                                    const Plan& plan, const PoseReport& report, int limb,
+                                                    const std::string& joint = {});
 
 /// Of a figure that falls or tips easily: lean it back, a foot moved, a wider stance, the tail put down,
 /// weight taken off the head, a base and a heavier one.
