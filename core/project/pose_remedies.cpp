@@ -162,8 +162,9 @@ private:
     const double coat = project_.coat.value_or(plan_.figure.coatThickness);
     if (coat < 0.5) return;
     Project p = project_;
-    p.coat = 0.6 * coat;
-    attempt(fmt::format("a coat of {} mm instead of {}", printNumber(*p.coat, 1), printNumber(coat, 1)), 3,
+    const double thinner = 0.6 * coat;
+    p.coat = thinner;
+    attempt(fmt::format("a coat of {} mm instead of {}", printNumber(thinner, 1), printNumber(coat, 1)), 3,
             std::move(p));
   }
 
@@ -356,11 +357,12 @@ private:
       s.baseLength = std::max(s.baseLength, std::round(length / 5) * 5);
       s.baseWidth = std::max(s.baseWidth, std::round(0.4 * h / 5) * 5);
       s.baseMass += grams;
-      attempt(grams > 0
-                  ? fmt::format("glue it to a base of {} × {} mm weighing {} g", printNumber(s.baseLength, 0),
-                                printNumber(s.baseWidth, 0), printNumber(s.baseMass, 0))
-                  : fmt::format("glue it to a base of {} × {} mm", printNumber(s.baseLength, 0),
-                                printNumber(s.baseWidth, 0)),
+      const Support told = s;
+      attempt(grams > 0 ? fmt::format("glue it to a base of {} × {} mm weighing {} g",
+                                      printNumber(told.baseLength, 0), printNumber(told.baseWidth, 0),
+                                      printNumber(told.baseMass, 0))
+                        : fmt::format("glue it to a base of {} × {} mm", printNumber(told.baseLength, 0),
+                                      printNumber(told.baseWidth, 0)),
               3 + grams / 200, std::move(p), pose_);
       if (!out_.empty() && out_.back().mends) break;
     }

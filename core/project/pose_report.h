@@ -53,8 +53,8 @@ struct PoseLimits {
   double collapse = 0;
   std::vector<double> buckling;
   std::vector<std::string> hinges; ///< where it gives way
-  double sag = 0;       ///< mm, the largest, with the wire yielding where it does
-  bool gaveWay = false; ///< it does not come to rest under its own weight
+  double sag = 0;                  ///< mm, the largest, with the wire yielding where it does
+  bool gaveWay = false;            ///< it does not come to rest under its own weight
 };
 [[nodiscard]] PoseLimits poseLimits(const FigureFrame& armature);
 

@@ -99,7 +99,7 @@ private:
     if (in.contains("turns_deg")) {
       object(in["turns_deg"], at + ".turns_deg");
       for (const auto& [bone, each] : in["turns_deg"].items())
-        p.turns[bone] = turn(each, at + ".turns_deg." + bone);
+        p.turns[bone] = turn(each, fmt::format("{}.turns_deg.{}", at, bone));
     }
     return p;
   }

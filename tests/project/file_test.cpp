@@ -20,7 +20,8 @@ ProjectFile sample() {
   file.project.units = UnitSystem::Inch;
   file.project.use = Use::Handled;
   file.project.coat = 4.5;
-  file.project.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft, 4, RootHold::Glued, PieceRules::Digits{5, 7.5, true}};
+  file.project.limbs["tail"] = {
+      "copper-soft", 0.8, Firmness::Soft, 4, RootHold::Glued, PieceRules::Digits{5, 7.5, true}};
   file.project.mostWires = 2;
   file.project.drawerOnly = true;
   file.project.handling = 900;
