@@ -1,6 +1,7 @@
 #include "project/plan.h"
 #include "project/wire_findings.h"
 
+#include "project/factor_words.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -18,11 +19,6 @@ constexpr double kMadeOff = 0.08; ///< a made part this far off the rest is wort
 constexpr double kSunk = 0.03;    ///< of the height: the patterns themselves rest within it
 
 double coverNeeded(const FigureLimb& limb) { return limb.kind == LimbKind::Digits ? kToeCover : kCover; }
-
-std::string times(double factor) {
-  if (!std::isfinite(factor) || factor > 99) return "over 99 times";
-  return printNumber(factor, factor < 10 ? 1 : 0) + " times";
-}
 
 std::string_view endOf(LimbKind kind) {
   switch (kind) {
@@ -70,7 +66,7 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
   if (limb.hold.hold < 1)
     add(Level::Wrong,
         fmt::format("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire,
-                    times(limb.hold.hold), ask),
+                    timesWords(limb.hold.hold), ask),
         fmt::format("{} will not hold", lowered));
   else if (!limb.chosen && !limb.fits)
     add(Level::Doubtful,
@@ -80,7 +76,7 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
         fmt::format("no wire for {}", lowered));
   else if (limb.hold.hold < kHoldNeeded - 1e-6)
     add(Level::Doubtful,
-        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire, times(limb.hold.hold),
+        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire, timesWords(limb.hold.hold),
                     kHoldNeeded, ask),
         fmt::format("{} may sag", lowered));
   else if (limb.hold.nudge < kNudgeNeeded - 1e-6)
@@ -221,11 +217,11 @@ void judge(Plan& plan) {
         fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
                     endOf(plan.figure.limbs[l].kind));
     if (limb.hold.hold < 1)
-      limb.sentence = fmt::format("Gives way: it holds {} its load; {}.", times(limb.hold.hold), bend);
+      limb.sentence = fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold), bend);
     else
-      limb.sentence = fmt::format("Holds {} its load; {}.", times(limb.hold.hold), bend);
+      limb.sentence = fmt::format("Holds {} its load; {}.", timesWords(limb.hold.hold), bend);
     if (limb.hold.hold >= kHoldNeeded - 1e-6 && limb.hold.nudge < kNudgeNeeded - 1e-6)
-      limb.sentence = fmt::format("Holds {} its load, but droops if knocked.", times(limb.hold.hold));
+      limb.sentence = fmt::format("Holds {} its load, but droops if knocked.", timesWords(limb.hold.hold));
   }
 }
 

@@ -1,31 +1,16 @@
 #include "project/pose_remedies.h"
 
 #include "pose/posing.h"
-#include "pose/reach.h"
+#include "project/factor_words.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
 #include <functional>
-#include <numbers>
 
 namespace columna {
 namespace {
-
-constexpr double kDegree = std::numbers::pi / 180;
-
-std::string times(double factor) {
-  if (!std::isfinite(factor) || factor > 99) return "over 99 times";
-  return printNumber(factor, factor < 10 ? 1 : 0) + " times";
-}
-
-void ranked(std::vector<PoseRemedy>& out) {
-  std::stable_sort(out.begin(), out.end(), [](const PoseRemedy& a, const PoseRemedy& b) {
-    if (a.mends != b.mends) return a.mends;
-    return a.mends ? a.size < b.size : a.gain > b.gain;
-  });
-}
 
 /// Nearness of a joint to good in what it is judged worst by: 1 and more is good.
 double nearness(const JointReport& j, const Project& project, const Catalog& catalog) {
@@ -53,9 +38,10 @@ public:
     lighter();
     shorter();
     thinnerPart();
+    smaller();
     if (joint_.budget * catalog_.pose.lifeSpread > 1) fewer();
     if (part_.kind == LimbKind::Leg) based();
-    ranked(out_);
+    rankRemedies(out_);
     return std::move(out_);
   }
 
@@ -67,17 +53,19 @@ private:
     const auto found = std::find_if(then.joints.begin(), then.joints.end(),
                                     [&](const JointReport& j) { return j.hold.id == joint_.hold.id; });
     if (found == then.joints.end()) return;
-    const double gain = nearness(*found, project, catalog_) - nearness(joint_, project_, catalog_);
-    if (found->level >= joint_.level && gain < 0.02) return;
+    const double now = nearness(joint_, project_, catalog_);
+    const double gain = nearness(*found, project, catalog_) - now;
+    // What betters it by less than a fiftieth is not worth the work.
+    if (found->level >= joint_.level && gain < 0.02 * now) return;
     PoseRemedy r;
     r.words = std::move(words);
     r.mends = found->level == Level::Good;
     r.size = size;
     r.gain = gain;
-    r.result = fmt::format(
-        "then the {}: {}", found->name,
-        r.mends ? fmt::format("holds {}, a knock {}", times(found->hold.hold), times(found->hold.nudge))
-                : found->sentence);
+    r.result = fmt::format("then the {}: {}", found->name,
+                           r.mends ? fmt::format("holds {}, a knock {}", timesWords(found->hold.hold),
+                                                 timesWords(found->hold.nudge))
+                                   : found->sentence);
     // A change that spoils something else says so.
     const auto worse = [](const PoseReport& report) {
       return std::count_if(report.findings.begin(), report.findings.end(),
@@ -185,11 +173,18 @@ private:
 
   void thinnerPart() {
     Project p = project_;
-    p.size = project_.size;
-    if (p.size.by == SizeBy::Scale)
-      p.size.mm /= 0.9;
-    else
-      p.size.mm *= 0.9;
+    for (const std::string& b : bones())
+      for (int place = 0; place < 3; ++place) {
+        GirthChange& girth = p.shape.girths[girthKey(b, place)];
+        girth.across *= 0.86;
+        girth.deep *= 0.86;
+      }
+    attempt(fmt::format("make the {} a seventh thinner", part_.family), 4, std::move(p));
+  }
+
+  void smaller() {
+    Project p = project_;
+    p.size.mm *= p.size.by == SizeBy::Scale ? 1 / 0.9 : 0.9;
     attempt("make the whole figure a tenth smaller", 5, std::move(p));
   }
 
@@ -221,162 +216,14 @@ private:
   std::vector<PoseRemedy> out_;
 };
 
-class MakingStand {
-public:
-  MakingStand(const Project& project, const Catalog& catalog, const Plan& plan, const PoseReport& report)
-      : project_(project), catalog_(catalog), plan_(plan), report_(report), pose_(report.pose) {}
-
-  std::vector<PoseRemedy> run() {
-    lean();
-    feet();
-    wider();
-    tail();
-    head();
-    bases();
-    ranked(out_);
-    return std::move(out_);
-  }
-
-private:
-  [[nodiscard]] bool good(const PoseReport& r) const {
-    return r.standing.base.stands && !r.standing.inLine &&
-           r.standing.base.tip >= catalog_.pose.tipNeeded * kDegree &&
-           r.standing.base.margin >= catalog_.pose.marginNeeded;
-  }
-
-  void attempt(std::string words, double size, Project project, const PatternPose& pose) {
-    const auto made = columna::plan(project, catalog_);
-    if (!made) return;
-    project.stances.now = pose;
-    const PoseReport then = poseReport(project, *made, catalog_, pose);
-    const double before = report_.standing.inLine ? -1 : report_.standing.base.margin;
-    const double gain = then.standing.base.margin - before;
-    if (then.standing.inLine || gain < 0.3) return;
-    PoseRemedy r;
-    r.words = std::move(words);
-    r.mends = good(then);
-    r.size = size;
-    r.gain = gain;
-    r.result = then.standing.base.stands
-                   ? fmt::format("then it stands, {} mm from the edge, and tips {} at {}",
-                                 printNumber(then.standing.base.margin, 1), then.standing.towards,
-                                 printAngle(then.standing.base.tip))
-                   : fmt::format("then {} mm are still missing", printNumber(-then.standing.base.margin, 1));
-    r.project = std::move(project);
-    out_.push_back(std::move(r));
-  }
-
-  /// The whole figure leant away from where it falls, by the least of some angles that does.
-  void lean() {
-    const Vec2 away = -report_.standing.falls;
-    for (const double degrees : {3.0, 6.0, 10.0, 15.0}) {
-      PatternPose p = pose_;
-      // Flex leans it forward, twist to its right.
-      p.whole.flex += degrees * kDegree * away.x();
-      p.whole.twist -= degrees * kDegree * away.y();
-      const size_t before = out_.size();
-      attempt(fmt::format("lean it {} by {:g}°", compass(away), degrees), degrees / 4, project_, p);
-      if (out_.size() > before && out_.back().mends) break;
-      // Short of mending it, only the largest lean is told.
-      if (out_.size() > before && degrees < 15) out_.pop_back();
-    }
-  }
-
-  /// The feet on the side it falls to, a little further out.
-  void feet() {
-    const Linkage linkage(plan_.pattern);
-    const double module = plan_.figure.scale;
-    const double step = std::max(4.0, 0.06 * plan_.figure.overallHeight);
-    for (const SidedJoint& foot : linkage.feet()) {
-      const Vec3 at = linkage.place(pose_, foot);
-      const Vec2& way = report_.standing.falls;
-      const auto moved = linkage.reach(pose_, foot, at + Vec3(way.x(), way.y(), 0) * step / module, true);
-      if (moved.off * module > step / 2) continue;
-      const PatternBone* last = nullptr;
-      for (const PatternBone& b : plan_.pattern.bones)
-        if (b.to == foot.joint) last = &b;
-      const PatternLimb* limb = last ? plan_.pattern.limbOf(last->id) : nullptr;
-      attempt(fmt::format("move the {} {} foot {} mm {}", foot.right ? "right" : "left",
-                          limb ? limb->name : std::string("leg"), printNumber(step, 0),
-                          report_.standing.towards),
-              1.5, project_, moved.pose);
-    }
-  }
-
-  void wider() {
-    const Linkage linkage(plan_.pattern);
-    const double module = plan_.figure.scale;
-    const double step = std::max(3.0, 0.04 * plan_.figure.overallHeight);
-    PatternPose p = pose_;
-    for (const SidedJoint& foot : linkage.feet()) {
-      const Vec3 at = linkage.place(pose_, foot);
-      p = linkage.reach(p, foot, at + Vec3(0, foot.right ? -1 : 1, 0) * step / module, true).pose;
-    }
-    attempt(fmt::format("set the feet wider, each {} mm out", printNumber(step, 0)), 2, project_, p);
-  }
-
-  /// The tail's tip brought to the ground behind.
-  void tail() {
-    const auto limb = std::find_if(plan_.pattern.limbs.begin(), plan_.pattern.limbs.end(),
-                                   [](const PatternLimb& l) { return l.kind == LimbKind::Tail; });
-    if (limb == plan_.pattern.limbs.end() || limb->bones.empty()) return;
-    const Linkage linkage(plan_.pattern);
-    const PatternBone& last = *plan_.pattern.bone(limb->bones.back());
-    const SidedJoint tip{last.to, false};
-    // The ground as the linkage has it: its places lie under the posed figure's by one lift.
-    const Pattern made = posed(plan_.pattern, pose_);
-    const Vec3 now = linkage.place(pose_, tip);
-    const double lift = made.joints.at(tip.joint).z() - now.z();
-    double thick = 0;
-    if (!last.stations.empty()) thick = std::min(last.stations.back().across, last.stations.back().deep) / 2;
-    const auto down = linkage.reach(pose_, tip, {now.x(), now.y(), thick - lift}, true);
-    attempt("bend the tail down to the ground, a third foot", 2, project_, down.pose);
-  }
-
-  void head() {
-    Project p = project_;
-    for (size_t i = 0; i < plan_.figure.limbs.size(); ++i) {
-      if (plan_.figure.limbs[i].kind != LimbKind::Head) continue;
-      const Firmness now = plan_.wool.limbs[i].firmness;
-      if (now == Firmness::Soft) return;
-      p.change(plan_.figure, static_cast<int>(i), [&](LimbChoice& c) {
-        c.firmness = now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
-      });
-    }
-    attempt("felt the head softer, so it weighs less", 2.5, std::move(p), pose_);
-  }
-
-  void bases() {
-    if (project_.stances.support.feet == Feet::Glued) return;
-    const double h = plan_.figure.overallHeight;
-    for (const double grams : {0.0, 100.0, 300.0}) {
-      Project p = project_;
-      Support& s = p.stances.support;
-      s.feet = Feet::Base;
-      const double length = std::max(0.5 * plan_.figure.totalLength, 0.5 * h);
-      s.baseLength = std::max(s.baseLength, std::round(length / 5) * 5);
-      s.baseWidth = std::max(s.baseWidth, std::round(0.4 * h / 5) * 5);
-      s.baseMass += grams;
-      const Support told = s;
-      attempt(grams > 0 ? fmt::format("glue it to a base of {} × {} mm weighing {} g",
-                                      printNumber(told.baseLength, 0), printNumber(told.baseWidth, 0),
-                                      printNumber(told.baseMass, 0))
-                        : fmt::format("glue it to a base of {} × {} mm", printNumber(told.baseLength, 0),
-                                      printNumber(told.baseWidth, 0)),
-              3 + grams / 200, std::move(p), pose_);
-      if (!out_.empty() && out_.back().mends) break;
-    }
-  }
-
-  const Project& project_;
-  const Catalog& catalog_;
-  const Plan& plan_;
-  const PoseReport& report_;
-  PatternPose pose_;
-  std::vector<PoseRemedy> out_;
-};
-
 } // namespace
+
+void rankRemedies(std::vector<PoseRemedy>& out) {
+  std::stable_sort(out.begin(), out.end(), [](const PoseRemedy& a, const PoseRemedy& b) {
+    if (a.mends != b.mends) return a.mends;
+    return a.mends ? a.size < b.size : a.gain > b.gain;
+  });
+}
 
 std::vector<PoseRemedy> jointRemedies(const Project& project, const Catalog& catalog, const Plan& plan,
                                       const PoseReport& report, int limb, const std::string& joint) {
@@ -386,16 +233,6 @@ std::vector<PoseRemedy> jointRemedies(const Project& project, const Catalog& cat
     if (j.hold.limb == limb && j.hold.id == joint) worst = &j;
   if (!worst || worst->level == Level::Good) return {};
   return MendingJoint(project, catalog, plan, report, limb, *worst).run();
-}
-
-std::vector<PoseRemedy> standingRemedies(const Project& project, const Catalog& catalog, const Plan& plan,
-                                         const PoseReport& report) {
-  if (report.standing.fixed || report.standing.contacts.empty()) return {};
-  const bool well = report.standing.base.stands && !report.standing.inLine &&
-                    report.standing.base.tip >= catalog.pose.tipNeeded * kDegree &&
-                    report.standing.base.margin >= catalog.pose.marginNeeded;
-  if (well) return {};
-  return MakingStand(project, catalog, plan, report).run();
 }
 
 } // namespace columna

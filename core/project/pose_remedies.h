@@ -27,4 +27,7 @@ struct PoseRemedy {
 [[nodiscard]] std::vector<PoseRemedy> standingRemedies(const Project& project, const Catalog& catalog,
                                                        const Plan& plan, const PoseReport& report);
 
+/// Those that mend first, the smallest change before the larger; then by what is gained.
+void rankRemedies(std::vector<PoseRemedy>& remedies);
+
 } // namespace columna

@@ -2,6 +2,7 @@
 
 #include "measure/quantity.h"
 #include "pose/posing.h"
+#include "project/factor_words.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -11,11 +12,6 @@
 
 namespace columna {
 namespace {
-
-std::string times(double factor) {
-  if (!std::isfinite(factor) || factor > 99) return "over 99 times";
-  return printNumber(factor, factor < 10 ? 1 : 0) + " times";
-}
 
 /// One thing wrong with a joint; the first of the worst level is what is told.
 struct Say {
@@ -37,6 +33,16 @@ void standingFindings(std::vector<Finding>& out, const Project& project, const C
         "nothing to stand on");
     return;
   }
+  const auto leg = [&](const Contact& c) {
+    return r.figure.limbs[static_cast<size_t>(c.limb)].kind == LimbKind::Leg;
+  };
+  if (std::none_of(s.contacts.begin(), s.contacts.end(), leg))
+    add(Level::Doubtful,
+        fmt::format(
+            "No foot is on the ground: it lies on its {}, so it is judged lying; bring a foot down, or hold "
+            "it up.",
+            r.figure.limbs[static_cast<size_t>(s.contacts.front().limb)].family),
+        "no foot on the ground");
   if (s.inLine) {
     add(Level::Wrong,
         "What touches the ground lies in one line, so it falls to a side; put a third place down (the tail, "
@@ -87,11 +93,11 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
     says.push_back({level, std::move(sentence), std::move(brief)});
   };
   if (j.hold.hold < 1)
-    say(Level::Wrong, fmt::format("Gives way under the weight: holds {} of it.", times(j.hold.hold)),
+    say(Level::Wrong, fmt::format("Gives way under the weight: holds {} of it.", timesWords(j.hold.hold)),
         "gives way");
   else if (j.hold.hold < rules.holdNeeded - 1e-6)
     say(Level::Doubtful,
-        fmt::format("May sag: holds {} its load, {:g} is wanted.", times(j.hold.hold), rules.holdNeeded),
+        fmt::format("May sag: holds {} its load, {:g} is wanted.", timesWords(j.hold.hold), rules.holdNeeded),
         "may sag");
   if (j.hold.nudge < rules.nudgeNeeded - 1e-6)
     say(Level::Doubtful,
@@ -132,7 +138,7 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
     }
   if (j.level != Level::Good) return;
   j.brief.clear();
-  j.sentence = fmt::format("Holds {} its load; bends with {} N.", times(j.hold.hold),
+  j.sentence = fmt::format("Holds {} its load; bends with {} N.", timesWords(j.hold.hold),
                            printNumber(j.hold.effort, j.hold.effort < 10 ? 1 : 0));
 }
 

@@ -97,6 +97,10 @@ Working jointLifeWorking(const JointReport& j, const Plan& plan, const Catalog& 
       {"outer strain",
        fmt::format("{:.2f} × {} ÷ (2 × {})", j.swing, printNumber(s.diameter, 2), printNumber(hinge, 1)),
        printNumber(j.life.strain * 100, 1) + " %"});
+  w.lines.push_back(
+      {"inside radius it comes to",
+       fmt::format("{} ÷ {:.2f} − {} ÷ 2", printNumber(hinge, 1), j.swing, printNumber(s.diameter, 2)),
+       printNumber(j.life.radius, 1) + " mm"});
   if (j.life.used > 0.001)
     w.lines.push_back({"used already, twisting too", {}, printNumber(j.life.used * 100, 0) + " %"});
   w.lines.push_back(

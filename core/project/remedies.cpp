@@ -1,6 +1,7 @@
 #include "project/remedies.h"
 
 #include "hold/gauge_rule.h"
+#include "project/factor_words.h"
 
 #include <fmt/format.h>
 
@@ -11,11 +12,6 @@
 
 namespace columna {
 namespace {
-
-std::string times(double factor) {
-  if (!std::isfinite(factor) || factor > 99) return "over 99 times";
-  return printNumber(factor, factor < 10 ? 1 : 0) + " times";
-}
 
 class Trying {
 public:
@@ -51,7 +47,7 @@ private:
     r.hold = then.hold.hold;
     r.nudge = then.hold.nudge;
     r.verdict = then.verdict;
-    r.result = fmt::format("then it holds {} its load{}", times(r.hold),
+    r.result = fmt::format("then it holds {} its load{}", timesWords(r.hold),
                            r.hold >= kHoldNeeded && r.nudge < kNudgeNeeded ? ", but droops if knocked"
                            : r.verdict == Level::Good                      ? ""
                            : r.hold < kHoldNeeded                          ? ", still too little"
