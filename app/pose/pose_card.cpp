@@ -1,5 +1,6 @@
 #include "pose/pose_card.h"
 
+#include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
 #include "project/pose_words.h"
@@ -22,26 +23,9 @@
 namespace columna {
 namespace {
 
-constexpr double kDegree = std::numbers::pi / 180;
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
 QString factor(double value) {
   return std::isfinite(value) && value < 100 ? str(printNumber(value, value < 10 ? 1 : 0))
                                              : QStringLiteral("99+");
-}
-
-QVBoxLayout* column(QWidget* of) {
-  auto* layout = new QVBoxLayout(of);
-  layout->setContentsMargins(0, 0, 0, 0);
-  layout->setSpacing(px(8));
-  return layout;
-}
-
-QLabel* small(QWidget* parent, const QString& text) {
-  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
-  label->setText(text);
-  return label;
 }
 
 } // namespace
@@ -130,7 +114,7 @@ void PoseCard::buildLimb() {
   layout->addWidget(help_);
   over_ = textLabel(limb_, 13, QFont::Normal);
   layout->addWidget(over_);
-  for (Why** why : {&whyHold_, &whyKnock_, &whyEffort_, &whyBends_, &whyRecoil_}) {
+  for (Why** why : {&whyHold_, &whyKnock_, &whyEffort_, &whyBends_, &whyRecoil_, &whyCover_}) {
     *why = new Why(limb_);
     layout->addWidget(*why);
   }
@@ -141,7 +125,7 @@ void PoseCard::buildLimb() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(limb_, tr("Joint: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     turns_[static_cast<size_t>(way)] = box;
-    row->addWidget(small(limb_, names[static_cast<size_t>(way)]), 0, way);
+    row->addWidget(smallLabel(limb_, names[static_cast<size_t>(way)]), 0, way);
     row->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::turned);
   }
@@ -285,7 +269,7 @@ void PoseCard::showLimb() {
   over_->hide();
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
     w->setVisible(j != nullptr);
-  for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_}) why->set({});
+  for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_, whyCover_}) why->set({});
   help_->setLimb(session_.selected(), j ? j->hold.id : std::string());
   help_->offer(j && j->level != Level::Good);
   const auto [b, right] = bone();
@@ -328,6 +312,7 @@ void PoseCard::showLimb() {
   whyKnock_->set(jointNudgeWorking(report, *j, plan));
   whyEffort_->set(jointEffortWorking(*j, plan, session_.catalog(), session_.project().stances.hands));
   if (std::isfinite(j->life.bends)) whyBends_->set(jointLifeWorking(*j, plan, session_.catalog()));
+  whyCover_->set(jointCoverWorking(report, *j, plan));
   if (j->hold.recoil > 0.05) whyRecoil_->set(jointRecoilWorking(*j, plan, session_.catalog()));
   glued_->setChecked(
       session_.project().stances.glued.contains(plan.skeleton.points[static_cast<size_t>(j->hold.point)].id));

@@ -69,7 +69,7 @@ private:
   // Of a limb.
   QComboBox* joints_;
   BigFigure *holds_, *knock_, *effort_, *bends_;
-  Why *whyHold_, *whyKnock_, *whyEffort_, *whyBends_, *whyRecoil_;
+  Why *whyHold_, *whyKnock_, *whyEffort_, *whyBends_, *whyRecoil_, *whyCover_;
   std::array<QDoubleSpinBox*, 3> turns_{};
   QLabel *limitNote_, *over_;
   QCheckBox* glued_;

@@ -1,6 +1,7 @@
 // The card of the whole figure in Pose: standing, leaning, how it is held up.
 #include "pose/pose_card.h"
 
+#include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
 #include "project/pose_words.h"
@@ -20,27 +21,6 @@
 #include <numbers>
 
 namespace columna {
-namespace {
-
-constexpr double kDegree = std::numbers::pi / 180;
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-QVBoxLayout* column(QWidget* of) {
-  auto* layout = new QVBoxLayout(of);
-  layout->setContentsMargins(0, 0, 0, 0);
-  layout->setSpacing(px(8));
-  return layout;
-}
-
-QLabel* small(QWidget* parent, const QString& text) {
-  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
-  label->setText(text);
-  return label;
-}
-
-} // namespace
-
 void PoseCard::buildWhole() {
   auto* layout = column(whole_);
   auto* grid = new QGridLayout;
@@ -70,7 +50,7 @@ void PoseCard::buildWhole() {
   hoverGap_->setPlaceholderText(tr("gap"));
   hoverGap_->setFixedWidth(px(70));
   hover->addWidget(hoverFoot_, 1);
-  hover->addWidget(small(hovers_, tr("hovers by")));
+  hover->addWidget(smallLabel(hovers_, tr("hovers by")));
   hover->addWidget(hoverGap_);
   layout->addWidget(hovers_);
   cures_ = textLabel(whole_, 13, QFont::Normal);
@@ -87,7 +67,7 @@ void PoseCard::buildWhole() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(whole_, tr("Whole figure: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     leans_[static_cast<size_t>(way)] = box;
-    leans->addWidget(small(whole_, names[static_cast<size_t>(way)]), 0, way);
+    leans->addWidget(smallLabel(whole_, names[static_cast<size_t>(way)]), 0, way);
     leans->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::leant);
   }
@@ -113,10 +93,10 @@ void PoseCard::buildWhole() {
   hands_->addItem(tr("an adult"), QStringLiteral("adult"));
   hands_->addItem(tr("a child"), QStringLiteral("child"));
   hands_->addItem(tr("sore hands"), QStringLiteral("sore"));
-  atLabel_ = small(whole_, tr("by"));
+  atLabel_ = smallLabel(whole_, tr("by"));
   legError_ = new QLineEdit(whole_);
   legError_->setAccessibleName(tr("How far your legs come out apart"));
-  choose->addWidget(small(whole_, tr("stands")), 0, 0);
+  choose->addWidget(smallLabel(whole_, tr("stands")), 0, 0);
   choose->addWidget(feet_, 0, 1);
   choose->addWidget(atLabel_, 1, 0);
   choose->addWidget(at_, 1, 1);
@@ -134,9 +114,9 @@ void PoseCard::buildWhole() {
     connect(field, &QLineEdit::editingFinished, this, &PoseCard::supported);
   }
   choose->addWidget(base_, 2, 1);
-  choose->addWidget(small(whole_, tr("bent by")), 3, 0);
+  choose->addWidget(smallLabel(whole_, tr("bent by")), 3, 0);
   choose->addWidget(hands_, 3, 1);
-  choose->addWidget(small(whole_, tr("legs off by")), 4, 0);
+  choose->addWidget(smallLabel(whole_, tr("legs off by")), 4, 0);
   choose->addWidget(legError_, 4, 1);
   choose->setColumnStretch(1, 1);
   layout->addLayout(choose);

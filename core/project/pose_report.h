@@ -65,6 +65,7 @@ struct PoseLimits {
                                          Hands hands);
 [[nodiscard]] Working jointLifeWorking(const JointReport& joint, const Plan& plan, const Catalog& catalog);
 [[nodiscard]] Working jointRecoilWorking(const JointReport& joint, const Plan& plan, const Catalog& catalog);
+[[nodiscard]] Working jointCoverWorking(const PoseReport& report, const JointReport& joint, const Plan& plan);
 [[nodiscard]] Working tipWorking(const PoseReport& report);
 
 } // namespace columna

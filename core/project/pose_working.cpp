@@ -1,6 +1,7 @@
 // How the numbers of a pose come about, as one would do the sums on paper.
 #include "measure/quantity.h"
 #include "project/pose_report.h"
+#include "wire/allowance.h"
 
 #include <fmt/format.h>
 
@@ -125,6 +126,22 @@ Working jointRecoilWorking(const JointReport& j, const Plan& plan, const Catalog
   w.lines.push_back({"the wire holds", {}, printNumber(j.hold.capacity, 1) + " N mm"});
   w.source = "An upper bound by the felt's stiffness; softer felt, or a thinner sleeve at the joint, pulls "
              "less [E].";
+  return w;
+}
+
+Working jointCoverWorking(const PoseReport& report, const JointReport& j, const Plan& plan) {
+  Working w;
+  const double bundle = wireOf(report, j).bundle;
+  const bool toe = plan.figure.limbs[static_cast<size_t>(j.hold.limb)].kind == LimbKind::Digits;
+  w.title = fmt::format("why {} mm of wool over it", printNumber(j.cover, 1));
+  w.lines.push_back({"half the part where it is thinnest", {}, printNumber(j.cover + bundle / 2, 1) + " mm"});
+  w.lines.push_back({"half the wire's bundle", strandsOf(j, plan), printNumber(bundle / 2, 1) + " mm"});
+  w.lines.push_back({"wool over the wire",
+                     fmt::format("{} − {}", printNumber(j.cover + bundle / 2, 1), printNumber(bundle / 2, 1)),
+                     printNumber(j.cover, 1) + " mm"});
+  w.source =
+      fmt::format("{:g} mm are wanted, so that a needle does not meet the wire and it does not show [E].",
+                  toe ? kToeCover : kCover);
   return w;
 }
 

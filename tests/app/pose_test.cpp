@@ -178,6 +178,10 @@ TEST_F(PoseTest, TheCardTurnsMirrorsAndCopies) {
   session.select(limb("left-foreleg"));
   PoseCard* card = poseCard();
   ASSERT_GE(card->joints()->count(), 3);
+  int whys = 0;
+  for (Why* why : card->findChildren<Why*>())
+    whys += why->isVisibleTo(card) && !why->workingText().isEmpty() ? 1 : 0;
+  EXPECT_GE(whys, 4) << "holds, knock, effort and cover each say why";
   const int elbow = card->joints()->findText(QStringLiteral("Left elbow"));
   ASSERT_GE(elbow, 0);
   card->joints()->setCurrentIndex(elbow);

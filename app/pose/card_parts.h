@@ -1,0 +1,31 @@
+// What both halves of Pose's card are laid out with.
+#pragma once
+
+#include "shell/parts.h"
+#include "theme/theme.h"
+
+#include <QVBoxLayout>
+
+#include <numbers>
+#include <string>
+
+namespace columna {
+
+inline constexpr double kDegree = std::numbers::pi / 180;
+
+[[nodiscard]] inline QString str(const std::string& s) { return QString::fromStdString(s); }
+
+[[nodiscard]] inline QVBoxLayout* column(QWidget* of) {
+  auto* layout = new QVBoxLayout(of);
+  layout->setContentsMargins(0, 0, 0, 0);
+  layout->setSpacing(px(8));
+  return layout;
+}
+
+[[nodiscard]] inline QLabel* smallLabel(QWidget* parent, const QString& text) {
+  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
+  label->setText(text);
+  return label;
+}
+
+} // namespace columna
