@@ -117,6 +117,9 @@ private:
     section.wires = plan_.limbs[static_cast<size_t>(hold.limb)].wired
                         ? plan_.limbs[static_cast<size_t>(hold.limb)].section.wires
                         : 1;
+    // Felt left soft lets the wire bend over a length of its own choosing; firmer felt grips it.
+    if (plan_.wool.limbs[static_cast<size_t>(hold.limb)].firmness == Firmness::Soft)
+      j.gap = catalog_.pose.softGap;
     if (bone >= 0) {
       std::vector<double> moves;
       for (const auto& m : moves_) {
@@ -126,14 +129,14 @@ private:
       std::vector<double> done;
       for (const auto& m : done_) done.push_back(m[static_cast<size_t>(bone)]);
       // A move is half of there and back.
-      const double used = minersSum(section, done, 0.5, 0);
-      j.life = jointLife(section, j.swing, 0, used, catalog_.pose);
+      const double used = minersSum(section, done, 0.5, j.gap);
+      j.life = jointLife(section, j.swing, j.gap, used, catalog_.pose);
       const double times = project_.stances.times.value_or(static_cast<int>(catalog_.pose.reposesWanted));
       const double halves = moves_.size() > 1 ? 0.5 : 1;
-      j.budget = j.life.used + minersSum(section, moves, halves * times, 0);
+      j.budget = j.life.used + minersSum(section, moves, halves * times, j.gap);
       j.cover = coverAt(bone, wire.bundle);
     } else {
-      j.life = jointLife(section, 0, 0, 0, catalog_.pose);
+      j.life = jointLife(section, 0, j.gap, 0, catalog_.pose);
       j.budget = j.life.used;
       j.cover = plan_.limbs[static_cast<size_t>(hold.limb)].hold.cover;
     }

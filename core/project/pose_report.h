@@ -16,6 +16,7 @@ struct JointReport {
   JointLife life;
   double swing = 0;  ///< radians, the largest between the poses gone through
   double budget = 0; ///< share of the wire's life that going through them as often as wanted takes
+  double gap = 0;    ///< mm of soft felt that lets the bend spread, 0 where it is felted firmly
   double cover = 0;  ///< mm of wool over the bundle here
   std::string name;  ///< "left elbow"
   Level level = Level::Good;

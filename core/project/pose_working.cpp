@@ -82,7 +82,7 @@ Working jointEffortWorking(const JointReport& j, const Plan& plan, const Catalog
 Working jointLifeWorking(const JointReport& j, const Plan& plan, const Catalog& catalog) {
   Working w;
   const WireSection& s = plan.limbs[static_cast<size_t>(j.hold.limb)].section;
-  const double hinge = hingeLength(s.material, s.diameter, 0);
+  const double hinge = hingeLength(s.material, s.diameter, j.gap);
   if (!std::isfinite(j.life.bends)) {
     w.title = "why it lasts";
     w.lines.push_back({"swing between the poses", {}, "none"});
@@ -91,8 +91,11 @@ Working jointLifeWorking(const JointReport& j, const Plan& plan, const Catalog& 
   }
   w.title = fmt::format("why {} bends", printNumber(j.life.bends, 0));
   w.lines.push_back({"largest swing", {}, printNumber(j.swing / kDegree, 0) + "°"});
+  const double n = s.material.hardening;
+  const bool soft = j.gap * n / (1 + n) > (2 + 5 * n) * s.diameter;
   w.lines.push_back({"bends over",
-                     fmt::format("(2 + 5 × {:g}) × {} mm", s.material.hardening, printNumber(s.diameter, 2)),
+                     soft ? fmt::format("soft felt, {:g} mm × {:g} ÷ {:g}", j.gap, n, 1 + n)
+                          : fmt::format("(2 + 5 × {:g}) × {} mm", n, printNumber(s.diameter, 2)),
                      printNumber(hinge, 1) + " mm"});
   w.lines.push_back(
       {"outer strain",

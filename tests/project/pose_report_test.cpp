@@ -369,6 +369,30 @@ TEST(PoseReport, PosesThatAreGoneThroughWearTheWire) {
   EXPECT_TRUE(less);
 }
 
+TEST(PoseReport, SoftFeltSpreadsTheBendOfThinWire) {
+  Project p = project("river_otter", 108);
+  p.limbs["tail"].held = RootHold::Glued; // wire of its own, so that it can be thin
+  p.limbs["tail"].material = "copper-soft";
+  p.limbs["tail"].diameter = 0.64;
+  p.limbs["tail"].firmness = Firmness::Firm;
+  const Plan firm = planned(p);
+  PatternPose bent;
+  for (const PatternBone& b : firm.pattern.bones)
+    if (b.id.starts_with("tail")) setTurn(bent, b, false, {b.flex.high, 0, 0});
+  const PoseReport gripped = poseReport(p, firm, shelf(), bent);
+  p.limbs["tail"].firmness = Firmness::Soft;
+  const Plan soft = planned(p);
+  const PoseReport loose = poseReport(p, soft, shelf(), bent);
+  bool any = false;
+  for (size_t j = 0; j < gripped.joints.size(); ++j) {
+    if (gripped.joints[j].hold.limb != *firm.figure.limb("tail") || gripped.joints[j].swing < 0.1) continue;
+    any = true;
+    EXPECT_GT(loose.joints[j].life.bends, 1.5 * gripped.joints[j].life.bends) << gripped.joints[j].name;
+    EXPECT_GT(loose.joints[j].life.radius, gripped.joints[j].life.radius);
+  }
+  EXPECT_TRUE(any);
+}
+
 TEST(PoseReport, GluedStrandsHoldMore) {
   Project p = project("river_otter", 108);
   const Plan plan = planned(p);
