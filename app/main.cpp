@@ -70,6 +70,10 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
   session.setWay(static_cast<Way>(way));
   session.setWireTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 4));
   session.setBare(parser.isSet(QStringLiteral("bare")));
+  session.setWrapTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 3));
+  session.finishSolid();
+  if (parser.isSet(QStringLiteral("built")))
+    session.setBuilt(parser.value(QStringLiteral("built")).toDouble() / 100 * buildTotal(session.steps()));
   session.setPoseTab(std::clamp(parser.value(QStringLiteral("tab")).toInt() - 1, 0, 1));
   if (parser.isSet(QStringLiteral("pose"))) session.takePose(parser.value(QStringLiteral("pose")));
   window.resize(size.captured(1).toInt(), size.captured(2).toInt());
@@ -86,6 +90,12 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
     QApplication::processEvents();
   }
   if (parser.isSet(QStringLiteral("turntable"))) window.mat()->showTurntable(true);
+  if (parser.isSet(QStringLiteral("flat"))) window.mat()->showTurntable(false);
+  for (int i = 0; i < 500 && window.mat()->turntable()->isVisible() && window.mat()->turntable()->behind();
+       ++i) {
+    QThread::msleep(20);
+    QApplication::processEvents();
+  }
   if (parser.isSet(QStringLiteral("above"))) window.mat()->enlarge(View::Above);
   window.mat()->setThroughWool(parser.isSet(QStringLiteral("wool-through")));
   // What is reckoned in the background shows too.
@@ -162,6 +172,9 @@ int main(int argc, char** argv) {
        {QStringLiteral("pose"), QStringLiteral("pose to take in the picture"), QStringLiteral("name")},
        {QStringLiteral("above"), QStringLiteral("Pose from above, in the picture")},
        {QStringLiteral("mend"), QStringLiteral("ask what would mend it, in the picture")},
+       {QStringLiteral("built"), QStringLiteral("Wrap's build-up in the picture, percent of the wool"),
+        QStringLiteral("percent")},
+       {QStringLiteral("flat"), QStringLiteral("Wrap on the flat views, in the picture")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 
@@ -190,6 +203,7 @@ int main(int argc, char** argv) {
     if (const auto sentence = session.open(words.takeFirst())) return complain(*sentence);
   if (parser.isSet(QStringLiteral("shot"))) return shoot(session, parser, words);
   if (parser.isSet(QStringLiteral("print"))) {
+    session.finishSolid();
     const QString paper = parser.value(QStringLiteral("paper"));
     if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
       return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));

@@ -108,14 +108,6 @@ void readCatalog(benchmark::State& state) {
 }
 BENCHMARK(readCatalog)->Unit(benchmark::kMillisecond);
 
-void bodyVolumeOf(benchmark::State& state) {
-  const Figure figure =
-      makeFigure(shelf().patterns[static_cast<size_t>(state.range(0))], {SizeBy::OverallHeight, 160}).value();
-  for (auto _ : state) benchmark::DoNotOptimize(bodyVolume(figure, figure.coatThickness));
-  state.SetLabel(figure.patternId);
-}
-BENCHMARK(bodyVolumeOf)->DenseRange(0, 2)->Unit(benchmark::kMillisecond);
-
 void silhouetteOf(benchmark::State& state) {
   const Figure figure =
       makeFigure(shelf().patterns[static_cast<size_t>(state.range(0))], {SizeBy::OverallHeight, 160}).value();

@@ -25,6 +25,13 @@ struct FrameOptions {
   bool json = false;
 };
 
+struct ExportOptions {
+  std::string output;
+  std::string pose;  ///< a pose's name; the neutral stance when empty
+  double cell = 0.5; ///< mm
+  bool core = false; ///< the felted core instead of the finished coat
+};
+
 /// One line on standard error; returns kBadInput.
 int complain(const std::string& sentence);
 
@@ -36,6 +43,8 @@ int plan(const std::string& file, bool json);
 int check(const std::string& file);
 /// Prints a pose's joints, or its frame as JSON; writes it as a deck for an outside solver.
 int frame(const std::string& file, const FrameOptions& options);
+/// Writes the body as .stl, .obj or .glb, or its girths as .csv, by the name's ending.
+int exportSolid(const std::string& file, const ExportOptions& options);
 /// Prints the height that a weight of core wool, or one length of wire, makes.
 int size(const std::string& file, const std::string& core, const std::string& wire);
 /// Writes the wire at true size: .svg or .dxf, or the cuts and bends as .csv, by the name's ending.

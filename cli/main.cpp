@@ -68,6 +68,15 @@ int main(int argc, char** argv) {
   frame->add_flag("--json", framed.json, "as JSON");
   frame->add_option("--deck", framed.deck, "write an input deck for CalculiX to this .inp file");
 
+  cli::ExportOptions exported;
+  auto* exporting = app.add_subcommand("export", "Write the body as a mesh, or its girths as a table.");
+  exporting->add_option("file", file, "a .columna file")->required();
+  exporting->add_option("-o,--output", exported.output, "the file to write: .stl, .obj, .glb or .csv")
+      ->required();
+  exporting->add_option("--cell", exported.cell, "fineness in mm, 0.1 to 5; 0.5 by default");
+  exporting->add_option("--pose", exported.pose, "a pose's name; the neutral stance by default");
+  exporting->add_flag("--core", exported.core, "the felted core without its coat");
+
   auto* sheet = app.add_subcommand("sheet", "Write the wire at true size, or its cuts and bends.");
   sheet->add_option("file", file, "a .columna file")->required();
   sheet->add_option("-o,--output", output, "the file to write: .svg, .dxf or .csv")->required();
@@ -84,6 +93,7 @@ int main(int argc, char** argv) {
   if (create->parsed()) return cli::create(fresh);
   if (sizing->parsed()) return cli::size(file, core, wire);
   if (outline->parsed()) return cli::outlines(file, output);
+  if (exporting->parsed()) return cli::exportSolid(file, exported);
   if (sheet->parsed()) return cli::sheet(file, output);
   if (frame->parsed()) return cli::frame(file, framed);
   if (plan->parsed()) return cli::plan(file, json);

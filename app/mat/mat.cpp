@@ -33,7 +33,7 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   table_ = new Turntable(session_, this);
   table_->hide();
   tableKey_ = new KeyButton(QStringLiteral("T"), tr("turntable"), this);
-  connect(tableKey_, &KeyButton::clicked, this, [this] { showTurntable(!tableOn_); });
+  connect(tableKey_, &KeyButton::clicked, this, [this] { showTurntable(!turntableOn()); });
   tableKey_->hide();
   connect(&session_, &Session::poseChanged, this, [this] {
     place();
@@ -54,8 +54,10 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
       }
     }
     place();
+    placeTurntable();
     update();
   });
+  connect(&session_, &Session::momentChanged, this, qOverload<>(&QWidget::update));
   setAccessibleName(tr("Mat with the figure"));
   setAccessibleDescription(
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
@@ -133,6 +135,11 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     followDrag();
     return;
   }
+  if (marks_.press(ports_[static_cast<size_t>(port)], at)) {
+    markPort_ = port;
+    setCursor(Qt::CrossCursor);
+    return;
+  }
   if (pose_.press(ports_[static_cast<size_t>(port)], at)) {
     posePort_ = port;
     frozen_ = true;
@@ -160,6 +167,11 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   }
   if (pose_.dragging()) {
     pose_.move(ports_[static_cast<size_t>(posePort_)], at);
+    return;
+  }
+  if (marks_.drawing()) {
+    marks_.move(ports_[static_cast<size_t>(markPort_)], at);
+    update();
     return;
   }
   if (ends_.dragging()) {
@@ -241,6 +253,12 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
     pose_.release();
     setCursor(Qt::ArrowCursor);
     place();
+    update();
+    return;
+  }
+  if (marks_.drawing()) {
+    marks_.release();
+    setCursor(Qt::ArrowCursor);
     update();
     return;
   }
@@ -337,6 +355,10 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     study_->placeNext(ports_[0]);
     return;
   case Qt::Key_Escape:
+    if (session_.marking()) {
+      session_.setMarking(false);
+      return;
+    }
     if (pose_.active() >= 0) {
       pose_.letGo();
       update();

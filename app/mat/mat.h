@@ -5,6 +5,7 @@
 
 #include "mat/end_layer.h"
 #include "mat/figure_painter.h"
+#include "mat/mark_layer.h"
 #include "mat/pose_layer.h"
 #include "mat/shape.h"
 #include "mat/study_layer.h"
@@ -42,6 +43,7 @@ public:
   /// Pose: the figure in the round in place of the large view.
   [[nodiscard]] Turntable* turntable() const { return table_; }
   void showTurntable(bool on);
+  [[nodiscard]] bool turntableOn() const;
   /// The view port of that view, for tests and for the layer.
   [[nodiscard]] const Viewport& port(View view) const;
 
@@ -88,6 +90,9 @@ private:
   void paintGrid(QPainter& painter);
   void paintMain(QPainter& painter);
   void paintSmall(QPainter& painter, const QRectF& dirty);
+  void paintGhost(QPainter& painter, const Viewport& v);
+  /// The finished body's outline in pixels.
+  [[nodiscard]] QPainterPath bodyPath(const Viewport& v);
   void paintTags(QPainter& painter);
   void paintSizeMarks(QPainter& painter);
   void paintLength(QPainter& painter);
@@ -95,6 +100,7 @@ private:
 
   Session& session_;
   Shapes shapes_;
+  Shapes building_; ///< outlines of the work at a moment
   View main_ = View::Side;
   std::array<Viewport, 3> ports_; ///< large view first, then the two small ones
   bool fitted_ = true;            ///< follows the figure; false once zoomed or panned
@@ -108,9 +114,12 @@ private:
   StudyLayer* study_;
   EndLayer ends_{session_};
   PoseLayer pose_{session_};
+  MarkLayer marks_{session_};
+  int markPort_ = 0; ///< view a marking is drawn in
   int posePort_ = 0; ///< view a joint is dragged in
   Turntable* table_;
-  bool tableOn_ = false;
+  bool tableOn_ = false;  ///< in Pose
+  bool wrapTable_ = true; ///< in Wrap
   KeyButton* tableKey_;
   KeyButton* trueSizeKey_;
   KeyButton* fitKey_;

@@ -63,7 +63,10 @@ void Mat::paintMain(QPainter& p) {
   const FigurePaint how{session_.stage(), session_.selected(), hovered_,
                         throughWool_,     session_.units(),    false,
                         session_.bare()};
-  FigurePainter painter(p, v, plan, shapes_, how);
+  const bool wrapping = session_.stage() == Stage::Wrap;
+  const Plan& drawn = wrapping ? session_.builtPlan() : plan;
+  if (wrapping && !session_.finished()) paintGhost(p, v);
+  FigurePainter painter(p, v, drawn, wrapping && !session_.finished() ? building_ : shapes_, how);
   if (v.view != View::Above) {
     p.setPen(QPen(t.ink, 1));
     const double y = v.at(Vec2(0, 0)).y();
@@ -74,13 +77,14 @@ void Mat::paintMain(QPainter& p) {
   const bool posing = session_.stage() == Stage::Pose;
   if (posing) pose_.paintUnder(p, v, true);
   if (!picture) painter.body();
-  const bool showWire = session_.stage() == Stage::Wire || throughWool_;
+  if (wrapping) marks_.paint(p, v, bodyPath(v));
+  const bool showWire = session_.stage() == Stage::Wire || throughWool_ || (wrapping && !session_.finished());
   if (showWire && !picture) painter.wire();
   if (session_.stage() == Stage::Wire || throughWool_) painter.joints();
   ends_.paint(p, v);
   study_->paintOver(p, v, true);
   if (posing) pose_.paintOver(p, v, true);
-  if (session_.stage() == Stage::Wrap) {
+  if (wrapping && session_.finished() && !session_.marking()) {
     painter.girths();
     painter.grams();
   }
@@ -100,13 +104,30 @@ void Mat::paintMain(QPainter& p) {
   p.setFont(typeface(13));
   p.setPen(t.faint);
   const QString more = session_.stage() == Stage::Wrap
-                           ? tr("girths as felted; dashes are the finished outline")
+                           ? (session_.marking() ? tr("draw round the area; Esc leaves it")
+                                                 : tr("girths as felted; dashes are the finished outline"))
                        : picture                          ? QString()
                        : session_.stage() == Stage::Study ? tr("drag joints, rings and marks")
                        : posing                           ? tr("drag a joint to pose; X shows the wire")
                                                           : QString();
   p.drawText(head + QPointF(w + px(14), 0), more);
   p.restore();
+}
+
+QPainterPath Mat::bodyPath(const Viewport& v) {
+  const Plan& plan = session_.plan();
+  const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
+  const double s = v.scale * plan.figure.scale;
+  return QTransform(s, 0, 0, -s, v.origin.x(), v.origin.y()).map(shape.near);
+}
+
+/// The finished outline, as one lays work on the drawing.
+void Mat::paintGhost(QPainter& p, const Viewport& v) {
+  QPen dashed(theme().faint, 1.2);
+  dashed.setDashPattern({5, 4});
+  p.setPen(dashed);
+  p.setBrush(Qt::NoBrush);
+  p.drawPath(bodyPath(v));
 }
 
 void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
@@ -133,6 +154,7 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     }
     if (session_.stage() == Stage::Pose) pose_.paintUnder(p, v, false);
     painter.body();
+    if (session_.stage() == Stage::Wrap) marks_.paint(p, v, bodyPath(v));
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
     if (session_.stage() == Stage::Wire) painter.letters();
     if (session_.stage() == Stage::Pose) pose_.paintOver(p, v, false);

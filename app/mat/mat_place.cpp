@@ -27,23 +27,29 @@ const Plan& Mat::shown() const {
 }
 
 void Mat::showTurntable(bool on) {
-  tableOn_ = on;
+  (session_.stage() == Stage::Wrap ? wrapTable_ : tableOn_) = on;
   placeTurntable();
-  if (on && session_.stage() == Stage::Pose)
+  if (on && table_->isVisible())
     table_->setFocus();
   else
     setFocus();
   update();
 }
 
+bool Mat::turntableOn() const {
+  // A marking is drawn on a flat view.
+  return (session_.stage() == Stage::Pose && tableOn_) ||
+         (session_.stage() == Stage::Wrap && wrapTable_ && !session_.marking());
+}
+
 void Mat::placeTurntable() {
-  const bool pose = session_.stage() == Stage::Pose;
-  const bool shows = pose && tableOn_;
+  const bool round = session_.stage() == Stage::Pose || session_.stage() == Stage::Wrap;
   const QRectF large = ports_[0].clip;
-  table_->setGeometry(0, 0, width(), qFloor(large.bottom()));
-  table_->setVisible(shows);
-  tableKey_->setVisible(pose && textScale() <= 1.4);
-  tableKey_->setText(tableOn_ ? tr("flat views") : tr("turntable"));
+  // In Wrap the build-up takes the room of the small views.
+  table_->setGeometry(0, 0, width(), session_.stage() == Stage::Wrap ? height() : qFloor(large.bottom()));
+  table_->setVisible(turntableOn());
+  tableKey_->setVisible(round && textScale() <= 1.4);
+  tableKey_->setText(turntableOn() ? tr("flat views") : tr("turntable"));
   tableKey_->setAccessibleName(tableKey_->text());
   const QSize size = tableKey_->sizeHint();
   tableKey_->setGeometry(width() - size.width() - px(16), qRound(ports_[0].clip.top()) + px(10), size.width(),

@@ -13,6 +13,8 @@
 #include "theme/theme.h"
 #include "wire/wire_desk.h"
 #include "wire/wire_rack.h"
+#include "wrap/build_band.h"
+#include "wrap/wrap_desk.h"
 #include "wrap/wrap_rack.h"
 
 #include <QApplication>
@@ -69,27 +71,30 @@ void MainWindow::build() {
   racks_->addWidget(wireDesk_);
   poseRack_ = new PoseRack(session_, racks_);
   racks_->addWidget(poseRack_);
-  racks_->addWidget(new Rack(tr("Wool to weigh out"),
-                             tr("core, in the order of the work; strips of carded sliver, to scale"),
-                             new WrapRack(session_, nullptr), racks_));
+  wrapDesk_ = new WrapDesk(session_, racks_);
+  racks_->addWidget(wrapDesk_);
   racks_->setFixedHeight(frame(192));
   card_ = new LimbCard(session_, centre);
   card_->setFixedWidth(frame(320));
   tally_ = new Tally(session_, centre);
   tally_->setFixedHeight(frame(56));
-  grid->addWidget(spine_, 0, 0, 3, 1);
+  grid->addWidget(spine_, 0, 0, 4, 1);
   grid->addWidget(rail_, 0, 1);
+  buildBand_ = new BuildBand(session_, centre);
+  buildBand_->setFixedHeight(frame(136));
   grid->addWidget(mat_, 1, 1);
-  grid->addWidget(racks_, 2, 1);
-  grid->addWidget(card_, 0, 2, 3, 1);
-  grid->addWidget(tally_, 3, 0, 1, 3);
+  grid->addWidget(buildBand_, 2, 1);
+  grid->addWidget(racks_, 3, 1);
+  grid->addWidget(card_, 0, 2, 4, 1);
+  grid->addWidget(tally_, 4, 0, 1, 3);
   grid->setRowStretch(1, 1);
   grid->setColumnStretch(1, 1);
   setCentralWidget(centre);
   qApp->setStyleSheet(columna::styleSheet());
   setTabOrder(spine_, rail_);
   setTabOrder(rail_, mat_);
-  setTabOrder(mat_, racks_);
+  setTabOrder(mat_, buildBand_);
+  setTabOrder(buildBand_, racks_);
   setTabOrder(racks_, card_);
   setTabOrder(card_, tally_);
   showStage();
@@ -100,11 +105,16 @@ void MainWindow::build() {
 QWidget* MainWindow::rackContent() const {
   if (racks_->currentWidget() == poseRack_) return poseRack_;
   if (racks_->currentWidget() == wireDesk_) return wireDesk_->pieces();
+  if (racks_->currentWidget() == wrapDesk_) return wrapDesk_->heaps();
   auto* rack = qobject_cast<Rack*>(racks_->currentWidget());
   return rack ? rack->content() : racks_->currentWidget();
 }
 
-void MainWindow::showStage() { racks_->setCurrentIndex(static_cast<int>(session_.stage())); }
+void MainWindow::showStage() {
+  racks_->setCurrentIndex(static_cast<int>(session_.stage()));
+  // At large text the mat needs the room: the build-up is in the rack's keys and the card then.
+  buildBand_->setVisible(session_.stage() == Stage::Wrap && textScale() <= 1.4);
+}
 
 void MainWindow::refreshTitle() {
   const QString name = QString::fromStdString(session_.project().name);

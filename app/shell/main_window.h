@@ -19,6 +19,8 @@ class Rack;
 class Spine;
 class StudyRack;
 class WireDesk;
+class BuildBand;
+class WrapDesk;
 class Tally;
 class TitleRail;
 
@@ -35,6 +37,8 @@ public:
   [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
   [[nodiscard]] WireDesk* wireDesk() const { return wireDesk_; }
   [[nodiscard]] PoseRack* poseRack() const { return poseRack_; }
+  [[nodiscard]] WrapDesk* wrapDesk() const { return wrapDesk_; }
+  [[nodiscard]] BuildBand* buildBand() const { return buildBand_; }
 
   /// Opens a file; a sentence in the window when it cannot.
   bool openFile(const QString& path);
@@ -45,6 +49,8 @@ public:
   bool savePdf(const QString& path = {}, Paper paper = Paper::A4);
   /// Writes the wire as SVG, DXF or CSV, by the name's ending; asks for one when `path` is empty.
   void saveWire(QString path = {});
+  /// Writes the body as STL, OBJ, glTF or its girths as CSV, with progress that can be stopped.
+  void exportBody(QString path = {});
   void offerRecovered();
 
 public slots:
@@ -86,6 +92,8 @@ private:
   StudyRack* studyRack_ = nullptr;
   WireDesk* wireDesk_ = nullptr;
   PoseRack* poseRack_ = nullptr;
+  WrapDesk* wrapDesk_ = nullptr;
+  BuildBand* buildBand_ = nullptr;
   QTimer recovery_;
 };
 

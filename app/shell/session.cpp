@@ -10,7 +10,11 @@
 
 namespace columna {
 
-Session::~Session() { summing_.waitForFinished(); }
+Session::~Session() {
+  stopSolving_ = true;
+  summing_.waitForFinished();
+  solving_.waitForFinished();
+}
 
 Session::Session(Catalog catalog, QObject* parent)
     : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
@@ -21,14 +25,16 @@ Session::Session(Catalog catalog, QObject* parent)
   settling_.setSingleShot(true);
   connect(&settling_, &QTimer::timeout, this, &Session::settle);
   connect(&summing_, &QFutureWatcher<Summed>::finished, this, &Session::summed);
+  connect(&solving_, &QFutureWatcher<std::shared_ptr<const KnownSolid>>::finished, this, &Session::solved);
   replan();
 }
 
 void Session::replan() {
   ++turn_;
-  auto made = columna::plan(project(), catalog_);
+  auto made = columna::plan(project(), catalog_, {known_, true});
   if (made) plan_ = std::move(made).value();
   behind_ = false;
+  solve();
   forgetPose();
   const int count = static_cast<int>(plan_->figure.limbs.size());
   if (selected_ >= count) selected_ = -1;
@@ -50,9 +56,10 @@ void Session::settle() {
   settling_.stop();
   if (behind_ && inRun_) {
     if (summing_.isRunning()) return; // its end asks again
-    summing_.setFuture(QtConcurrent::run([turn = turn_, project = project(), &shelf = catalog_] {
-      return Summed{turn, project.pattern, columna::plan(project, shelf)};
-    }));
+    summing_.setFuture(
+        QtConcurrent::run([turn = turn_, project = project(), &shelf = catalog_, known = known_] {
+          return Summed{turn, project.pattern, columna::plan(project, shelf, {known, true})};
+        }));
     return;
   }
   settled_.restart();
@@ -90,7 +97,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   // Under the hand the figure alone is made anew, when the animal is the same; the sums follow when it
   // settles.
   const bool quick = !run.isEmpty() && project.pattern == this->project().pattern && settled_.isValid();
-  auto made = quick ? planFigure(project, catalog_) : columna::plan(project, catalog_);
+  auto made = quick ? planFigure(project, catalog_) : columna::plan(project, catalog_, {known_, true});
   if (!made) {
     const QString sentence = columna::sentence(made.problem());
     emit refused(sentence);
@@ -114,6 +121,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
       selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
   plan_ = std::move(made).value();
   behind_ = false;
+  solve();
   selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
   announce();
   return std::nullopt;
@@ -122,7 +130,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
 std::optional<QString> Session::open(const QString& path) {
   auto file = openProject(path.toStdString());
   if (!file) return columna::sentence(file.problem());
-  auto made = columna::plan(file->project, catalog_);
+  auto made = columna::plan(file->project, catalog_, {known_, true});
   if (!made)
     return columna::sentence(
         {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
@@ -130,6 +138,8 @@ std::optional<QString> Session::open(const QString& path) {
   history_ = History(file_.project);
   plan_ = std::move(made).value();
   behind_ = inRun_ = false;
+  built_ = 1;
+  solve();
   path_ = path;
   savedAt_.clear();
   selected_ = -1;
@@ -326,6 +336,7 @@ void Session::endRun() {
   inRun_ = false;
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
+  if (plan_->wool.guessed) solve();
   if (stage_ == Stage::Pose) {
     emit poseChanged();
     emit planSettled();

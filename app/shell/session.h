@@ -7,6 +7,7 @@
 #include "project/history.h"
 #include "project/plan.h"
 #include "project/pose_report.h"
+#include "wool/build_up.h"
 
 #include <QElapsedTimer>
 #include <QFutureWatcher>
@@ -15,7 +16,9 @@
 #include <QString>
 #include <QTimer>
 
+#include <atomic>
 #include <functional>
+#include <memory>
 #include <optional>
 
 namespace columna {
@@ -158,6 +161,37 @@ public:
   /// The bone whose turning moves that point of a limb: pattern's bone and side.
   [[nodiscard]] std::optional<SidedJoint> jointOfPoint(int point) const;
 
+  // Wrap.
+  /// Wrap's tab: strips and pads, wool at hand, coat and markings, measured.
+  [[nodiscard]] int wrapTab() const { return wrapTab_; }
+  void setWrapTab(int tab);
+  /// The order of the work; made anew with the plan.
+  [[nodiscard]] const std::vector<BuildStep>& steps() const;
+  /// How far the build-up on the mat is, g of wool on; all of it is the finished figure.
+  [[nodiscard]] double built() const;
+  void setBuilt(double grams);
+  [[nodiscard]] bool finished() const { return built_ >= 1; }
+  [[nodiscard]] std::vector<LimbMoment> moment() const;
+  /// The figure in its stance with the wool that is on.
+  [[nodiscard]] const Figure& builtFigure() const;
+  /// The plan with that figure in it, to be drawn.
+  [[nodiscard]] const Plan& builtPlan() const;
+  /// The next stretch drawn on a view becomes a marking.
+  [[nodiscard]] bool marking() const { return marking_; }
+  void setMarking(bool on);
+  /// Any change of the wool as one step to undo; a sentence when it is refused.
+  std::optional<QString> editWool(const QString& name, const std::function<void(WoolWish&)>& act,
+                                  const QString& run = {});
+  /// g/cm3 of felt of a limb (and its twin when tied); nothing for the usual.
+  std::optional<QString> setDensity(int limb, std::optional<double> perCm3);
+  void setCoatWay(int limb, CoatWay way);
+  /// The whole figure so much larger, so that a part that came out too thick is right.
+  std::optional<QString> resizeBy(double factor);
+  /// The exact solid is still being made beside the window.
+  [[nodiscard]] bool solidBehind() const { return plan_->wool.guessed; }
+  /// Waits for it, for what is printed or written.
+  void finishSolid();
+
   // Named changes. Each returns a sentence when it is refused.
   std::optional<QString> setSize(SizeBy by, double mm, const QString& run = {});
   std::optional<QString> setPattern(const QString& id);
@@ -192,6 +226,7 @@ signals:
   void planSettled();
   void poseChanged(); ///< the stance, or anything it is judged by; while it is dragged, every frame
   void selectionChanged();
+  void momentChanged(); ///< the build-up on the mat
   void stageChanged();
   void studyChanged(); ///< way, tool, overlays
   void fileChanged();  ///< saved, opened, renamed
@@ -202,6 +237,8 @@ private:
   std::optional<QString> change(const QString& name, Project project, const QString& run = {});
   void changeLimb(int limb, const QString& name, const std::function<void(LimbChoice&)>& act);
   void replan();
+  void solve();
+  void solved();
   void announce();
   void settle();
   void summed();
@@ -234,6 +271,8 @@ private:
     std::string pattern;
     Result<Plan> plan;
   };
+  /// Only what is drawn of the build-up.
+  void forgetMoment();
   void forgetPose();
   mutable std::optional<PoseReport> pose_;
   mutable std::optional<Plan> posed_;
@@ -242,6 +281,15 @@ private:
   int poseTab_ = 0;
   int wireTab_ = 0;
   bool bare_ = false;
+  int wrapTab_ = 0;
+  double built_ = 1; ///< share of all the wool
+  bool marking_ = false;
+  mutable std::optional<std::vector<BuildStep>> steps_;
+  mutable std::optional<Figure> builtFigure_;
+  mutable std::optional<Plan> builtPlan_;
+  std::shared_ptr<const KnownSolid> known_; ///< the last exact solid
+  QFutureWatcher<std::shared_ptr<const KnownSolid>> solving_;
+  std::atomic<bool> stopSolving_{false};
   std::uint64_t turn_ = 0; ///< counts changes
   QFutureWatcher<Summed> summing_;
   QElapsedTimer settled_;

@@ -19,6 +19,7 @@ void Session::forgetPose() {
   pose_.reset();
   posed_.reset();
   kept_.reset();
+  forgetMoment();
 }
 
 const std::vector<PoseReport>& Session::keptPoses() const {

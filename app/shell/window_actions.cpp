@@ -2,6 +2,7 @@
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "project/columna_file.h"
+#include "project/solid_export.h"
 #include "sheet/drawing.h"
 #include "sheet/true_size_sheet.h"
 #include "shell/dialogs.h"
@@ -12,17 +13,23 @@
 #include "study/gallery.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
+#include "wrap/build_band.h"
 
 #include <QActionGroup>
+#include <QEventLoop>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QFutureWatcher>
 #include <QInputDialog>
 #include <QMenu>
 #include <QPrintDialog>
 #include <QPrinter>
+#include <QProgressDialog>
 #include <QScreen>
 #include <QShortcut>
 #include <QStandardPaths>
+#include <QTimer>
+#include <QtConcurrent>
 
 namespace columna {
 namespace {
@@ -57,6 +64,8 @@ void MainWindow::makeMenu() {
   add(tr("Save sheet as PDF…"), QKeySequence(QStringLiteral("Ctrl+E")), [this] { savePdf(); });
   add(tr("Save wire as SVG, DXF or CSV…"), QKeySequence(QStringLiteral("Ctrl+Shift+E")),
       [this] { saveWire(); });
+  add(tr("Save the body as STL, OBJ, glTF or CSV…"), QKeySequence(QStringLiteral("Ctrl+B")),
+      [this] { exportBody(); });
   menu_->addSeparator();
   add(tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
   add(tr("Redo"), QKeySequence(QStringLiteral("Ctrl+Shift+Z")), [this] { session_.redo(); });
@@ -123,14 +132,20 @@ void MainWindow::makeKeys() {
   key(QStringLiteral("B"), [this] {
     if (session_.stage() == Stage::Wire) session_.setBare(!session_.bare());
   });
+  key(QStringLiteral("P"), [this] {
+    if (session_.stage() == Stage::Wrap) buildBand_->togglePlay();
+  });
   key(Qt::Key_PageDown, [this] {
+    if (session_.stage() == Stage::Wrap) buildBand_->wedge()->step(1);
     if (session_.stage() == Stage::Pose) session_.stepPose(1);
   });
   key(Qt::Key_PageUp, [this] {
+    if (session_.stage() == Stage::Wrap) buildBand_->wedge()->step(-1);
     if (session_.stage() == Stage::Pose) session_.stepPose(-1);
   });
   key(QStringLiteral("T"), [this] {
-    if (session_.stage() == Stage::Pose) mat_->showTurntable(!mat_->turntable()->isVisible());
+    if (session_.stage() == Stage::Pose || session_.stage() == Stage::Wrap)
+      mat_->showTurntable(!mat_->turntableOn());
   });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
@@ -183,6 +198,7 @@ bool MainWindow::savePdf(const QString& given, Paper paper) {
     path = QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
   }
   if (path.isEmpty()) return false;
+  session_.finishSolid();
   if (const auto sentence =
           writePdf(path, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper),
                    QString::fromStdString(session_.project().name))) {
@@ -198,6 +214,7 @@ void MainWindow::print() {
   printer.setFullPage(true);
   QPrintDialog dialog(&printer, this);
   if (dialog.exec() != QDialog::Accepted) return;
+  session_.finishSolid();
   const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
   printer.setFullPage(true);
   paintPages(printer,
@@ -249,6 +266,45 @@ void MainWindow::find() {
           {action->text().remove(u'…'), action->shortcut().toString(), [action] { action->trigger(); }});
   FindBox box(std::move(entries), this);
   box.exec();
+}
+
+void MainWindow::exportBody(QString path) {
+  if (path.isEmpty())
+    path = QFileDialog::getSaveFileName(
+        this, tr("Save the body"), lastFolder(),
+        tr("For printing in plastic (*.stl);;For modelling (*.obj);;For looking at (*.glb);;Girths (*.csv)"));
+  if (path.isEmpty()) return;
+  session_.finishSolid();
+  std::atomic<bool> stop{false};
+  std::atomic<int> progress{0};
+  ExportWish wish;
+  wish.stop = &stop;
+  wish.progress = &progress;
+  QProgressDialog dialog(tr("Making the mesh"), tr("Stop"), 0, 1000, this);
+  dialog.setWindowModality(Qt::WindowModal);
+  dialog.setMinimumDuration(300);
+  // The window goes on being drawn while it is made beside it.
+  QFutureWatcher<std::optional<Problem>> watcher;
+  QEventLoop loop;
+  QTimer tick;
+  tick.setInterval(50);
+  connect(&tick, &QTimer::timeout, &dialog, [&] {
+    if (dialog.wasCanceled())
+      stop = true;
+    else
+      dialog.setValue(std::min(999, progress.load()));
+  });
+  connect(&watcher, &QFutureWatcher<std::optional<Problem>>::finished, &loop, &QEventLoop::quit);
+  watcher.setFuture(QtConcurrent::run([plan = session_.plan(), figure = session_.posedPlan().figure,
+                                       name = session_.project().name, to = path.toStdString(),
+                                       wish] { return exportSolid(to, plan, figure, name, wish); }));
+  tick.start();
+  if (!watcher.isFinished()) loop.exec();
+  dialog.reset();
+  if (const auto problem = watcher.result())
+    emit session_.refused(sentence(*problem));
+  else
+    emit session_.noted(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
 
 void MainWindow::saveWire(QString path) {

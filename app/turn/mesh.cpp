@@ -131,6 +131,27 @@ Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours)
   return std::move(builder.out);
 }
 
+Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
+                 const std::function<QRgb(const Vec3& middle, const Vec3& normal, int limb)>& colourOf) {
+  Mesh out;
+  const std::vector<V3f> normals = cornerNormals(solid);
+  out.vertices.reserve(solid.vertices.size());
+  for (size_t v = 0; v < solid.vertices.size(); ++v) out.vertices.push_back({solid.vertices[v], normals[v]});
+  out.triangles.reserve(solid.faces.size());
+  for (const MeshFace& face : solid.faces) {
+    const int limb = figure.bones[static_cast<size_t>(face.bone)].limb;
+    V3f middle = V3f::Zero();
+    V3f normal = V3f::Zero();
+    for (const int c : face.corners) {
+      middle += solid.vertices[static_cast<size_t>(c)] / 3;
+      normal += normals[static_cast<size_t>(c)];
+    }
+    out.triangles.push_back(
+        {face.corners, colourOf(middle.cast<double>(), normal.cast<double>(), limb), limb});
+  }
+  return out;
+}
+
 Mesh wireMesh(const Plan& plan, int sides, const std::vector<QRgb>& colours) {
   Builder builder(sides);
   for (size_t i = 0; i < plan.pieces.size(); ++i) {

@@ -2,10 +2,12 @@
 #pragma once
 
 #include "project/plan.h"
+#include "solid/solid_mesh.h"
 
 #include <QColor>
 
 #include <array>
+#include <functional>
 #include <vector>
 
 namespace columna {
@@ -29,6 +31,12 @@ struct Mesh {
 /// The wool: rings of the tubes joined, ends closed, flat parts with their thickness. `sides` corners a ring,
 /// 6 to 64. Colours by limb.
 [[nodiscard]] Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours);
+
+/// A solid's mesh as the turntable draws it. `colourOf` gives each face's colour from its middle, its outward
+/// normal and its limb.
+[[nodiscard]] Mesh
+solidAsMesh(const Figure& figure, const SolidMesh& solid,
+            const std::function<QRgb(const Vec3& middle, const Vec3& normal, int limb)>& colourOf);
 
 /// The wire of every piece as round rods between the skeleton's points, as they lie in `plan`. Colours by
 /// piece.

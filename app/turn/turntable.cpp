@@ -1,11 +1,15 @@
 #include "turn/turntable.h"
 
+#include "mat/mark_layer.h"
 #include "mat/pose_layer.h"
+#include "measure/quantity.h"
+#include "solid/field.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QtConcurrent>
 
 #include <algorithm>
 #include <cmath>
@@ -17,6 +21,7 @@ namespace {
 constexpr int kFineSides = 28;
 constexpr int kCoarseSides = 12;
 constexpr double kStep = std::numbers::pi / 24;
+constexpr double kSurface = 90; ///< cells over the figure's height in the surface at rest
 
 } // namespace
 
@@ -32,10 +37,84 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
   connect(&fine_, &QTimer::timeout, this, [this] {
     coarse_ = false;
     stale();
+    askForSolid();
   });
   for (const auto signal :
-       {&Session::poseChanged, &Session::planSettled, &Session::selectionChanged, &Session::stageChanged})
-    connect(&session_, signal, this, &Turntable::stale);
+       {&Session::poseChanged, &Session::planSettled, &Session::stageChanged, &Session::momentChanged})
+    connect(&session_, signal, this, [this] {
+      ++turn_;
+      stop_ = true; // a surface under way is of another figure
+      stale();
+      if (isVisible()) fine_.start();
+    });
+  connect(&session_, &Session::selectionChanged, this, &Turntable::stale);
+  connect(&making_, &QFutureWatcher<std::shared_ptr<const SolidMesh>>::finished, this, &Turntable::solidMade);
+}
+
+Turntable::~Turntable() {
+  stop_ = true;
+  making_.waitForFinished();
+}
+
+const Figure& Turntable::figure() const {
+  return session_.stage() == Stage::Wrap ? session_.builtFigure() : session_.posedPlan().figure;
+}
+
+void Turntable::askForSolid() {
+  if (!isVisible() || solidTurn_ == turn_ || making_.isRunning() || session_.inRun()) return;
+  stop_ = false;
+  askedTurn_ = turn_;
+  MeshWish wish;
+  wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
+  wish.blend = usualBlend(session_.plan().figure);
+  wish.stop = &stop_;
+  making_.setFuture(QtConcurrent::run(
+      [figure = figure(), wish] { return std::make_shared<const SolidMesh>(solidMesh(figure, wish)); }));
+}
+
+void Turntable::solidMade() {
+  const auto made = making_.result();
+  if (!stop_ && askedTurn_ == turn_) {
+    solid_ = made;
+    solidTurn_ = turn_;
+    stale();
+    return;
+  }
+  if (isVisible()) fine_.start();
+}
+
+QRgb Turntable::woolColour(const Vec3& middle, const Vec3& normal, int limb,
+                           const std::vector<LimbMoment>& moment) const {
+  const Theme& t = theme();
+  const auto l = static_cast<size_t>(limb);
+  const Plan& plan = session_.plan();
+  const WoolWish& wish = session_.project().wool;
+  const bool coated = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
+  QColor colour = toneColour(coated ? wish.coat.tone : wish.core.tone);
+  if (coated && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
+  if (moment[l].coat > 0.5 &&
+      session_.project().stances.now.turns.empty()) // markings lie on the neutral stance
+    for (const Marking& m : wish.markings) {
+      if (!m.limb.empty() && plan.figure.limbs[l].family != m.limb) continue;
+      const Vec3 eye = m.view == View::Side    ? Vec3(0, -1, 0)
+                       : m.view == View::Front ? Vec3(1, 0, 0)
+                                               : Vec3(0, 0, 1);
+      for (const double side : {1.0, -1.0}) {
+        if (side < 0 && !m.both) continue;
+        const Vec3 p(middle.x(), side * middle.y(), middle.z());
+        const Vec3 n(normal.x(), side * normal.y(), normal.z());
+        if (n.dot(eye) > 0 && contains({m.outline}, Vec2(project(p, m.view) / plan.figure.scale)))
+          return toneColour(m.tone).rgb();
+      }
+    }
+  if (limb == session_.selected()) {
+    const double mix = 0.28;
+    const QColor w = t.woad;
+    colour = QColor::fromRgbF(static_cast<float>(colour.redF() * (1 - mix) + w.redF() * mix),
+                              static_cast<float>(colour.greenF() * (1 - mix) + w.greenF() * mix),
+                              static_cast<float>(colour.blueF() * (1 - mix) + w.blueF() * mix));
+  }
+  return colour.rgb();
 }
 
 void Turntable::stale() {
@@ -91,6 +170,10 @@ void Turntable::render() {
     camera_.scale = std::max(0.02, std::min((width() - px(60)) / wide, (height() - px(70)) / tall));
     camera_.middle = QPointF(width() / 2.0, height() / 2.0 + px(8));
   }
+  const bool wrap = session_.stage() == Stage::Wrap;
+  const Figure& drawn = figure();
+  const std::vector<LimbMoment> moment =
+      wrap ? session_.moment() : std::vector<LimbMoment>(plan.figure.limbs.size(), LimbMoment{1, 1, 1, 1});
   std::vector<QRgb> limbs;
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
     limbs.push_back((static_cast<int>(l) == session_.selected()
@@ -99,6 +182,9 @@ void Turntable::render() {
                                  : t.coat)
                         .rgb());
   std::vector<QRgb> pieces;
+  if (wrap)
+    for (size_t l = 0; l < limbs.size(); ++l)
+      limbs[l] = woolColour(Vec3(1e9, 1e9, 1e9), Vec3(0, 0, -1), static_cast<int>(l), moment);
   for (size_t i = 0; i < plan.pieces.size(); ++i) pieces.push_back(t.piece(static_cast<int>(i)).rgb());
   const bool quick = coarse_ || session_.inRun();
   // At rest it is drawn twice as large and brought down, so that its edges are smooth.
@@ -107,7 +193,23 @@ void Turntable::render() {
   camera.scale *= times;
   camera.middle *= times;
   Raster wool(width() * times, height() * times);
-  wool.draw(woolMesh(plan.figure, quick ? kCoarseSides : kFineSides, limbs), camera);
+  const bool fine = solid_ && solidTurn_ == turn_ && !session_.inRun();
+  if (fine)
+    wool.draw(solidAsMesh(drawn, *solid_,
+                          [&](const Vec3& middle, const Vec3& normal, int limb) {
+                            return wrap ? woolColour(middle, normal, limb, moment)
+                                        : limbs[static_cast<size_t>(limb)];
+                          }),
+              camera);
+  else
+    wool.draw(woolMesh(drawn, quick ? kCoarseSides : kFineSides, limbs), camera);
+  if (wrap && !session_.finished()) {
+    wool.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
+    finished_.emplace(width(), height());
+    finished_->draw(woolMesh(plan.figure, kCoarseSides, limbs), camera_, 0);
+  } else {
+    finished_.reset();
+  }
   if (through_) {
     raster_ = Raster(width() * times, height() * times);
     raster_.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
@@ -118,10 +220,66 @@ void Turntable::render() {
   times_ = times;
   image_ = times == 1 ? raster_.image()
                       : raster_.image().scaled(size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+  if (finished_) paintGhost(image_);
+}
+
+/// The finished outline, dashed, where the work is still inside it.
+void Turntable::paintGhost(QImage& image) const {
+  if (image.format() != QImage::Format_ARGB32_Premultiplied)
+    image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+  const QRgb ink = theme().ink.rgb();
+  const auto in = [&](int x, int y) { return finished_->limbAt(x, y) >= 0; };
+  for (int y = 1; y + 1 < image.height(); ++y)
+    for (int x = 1; x + 1 < image.width(); ++x) {
+      if (!in(x, y) || (in(x - 1, y) && in(x + 1, y) && in(x, y - 1) && in(x, y + 1))) continue;
+      if ((x + y) / 5 % 2 == 0) image.setPixel(x, y, ink);
+    }
+}
+
+/// The girths of the parts in the middle, as they should read now, over their rings.
+void Turntable::paintGirths(QPainter& p) const {
+  const Plan& plan = session_.plan();
+  const Figure& posed = session_.posedPlan().figure;
+  const Theme& t = theme();
+  const std::vector<LimbMoment> moment = session_.moment();
+  p.setFont(typeface(13));
+  std::vector<QRectF> taken;
+  for (const bool mineFirst : {true, false})
+    for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+      const FigureLimb& limb = plan.figure.limbs[l];
+      const bool mine = static_cast<int>(l) == session_.selected();
+      if (mine != mineFirst || limb.kind == LimbKind::Digits || (limb.side != 0 && !mine)) continue;
+      for (const Girth& g : plan.wool.limbs[l].girths) {
+        const FigureBone& bone = posed.bones[static_cast<size_t>(g.bone)];
+        const Vec3 on = bone.begin + g.at * (bone.end - bone.begin);
+        // Square to the bone as it is seen, on the upper side; straight up where it points at the eye.
+        const QPointF top = camera_.at(on);
+        const QPointF along = camera_.at(bone.end) - camera_.at(bone.begin);
+        const double length = std::hypot(along.x(), along.y());
+        QPointF out = length > 4 ? QPointF(along.y(), -along.x()) / length : QPointF(0, -1);
+        if (out.y() > 0.2 || (std::abs(out.y()) <= 0.2 && out.x() > 0)) out = -out;
+        const double reach = std::max(g.across, g.deep) / 2 * camera_.scale;
+        const double now =
+            session_.finished() ? (g.felted > 0 ? g.felted : g.finished) : girthAtMoment(g, moment[l]);
+        const QString text = QString::fromStdString(printLengthFigure(now, session_.units(), 0));
+        const double w = p.fontMetrics().horizontalAdvance(text);
+        const QPointF beside = top + out * (reach + px(12) + w / 2 * std::abs(out.x()));
+        const QPointF at = beside + QPointF(-w / 2, px(4));
+        const QRectF box(at.x() - 3, at.y() - px(12), w + 6, px(15));
+        if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); }))
+          continue;
+        taken.push_back(box);
+        p.setPen(QPen(mine ? t.woad : t.faint, mine ? 1.5 : 1));
+        p.drawLine(top + out * reach, top + out * (reach + px(8)));
+        p.setPen(mine ? t.woad : t.ink);
+        p.drawText(at, text);
+      }
+    }
 }
 
 void Turntable::paintEvent(QPaintEvent* /*event*/) {
   render();
+  if (behind() && !fine_.isActive()) fine_.start();
   const Theme& t = theme();
   const Plan& plan = session_.posedPlan();
   QPainter p(this);
@@ -140,8 +298,12 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
     p.drawPolygon(circle);
   }
   p.drawImage(0, 0, image_);
-  const PoseReport& r = session_.pose();
-  PoseLayer::paintMarks(p, plan, r, session_.selected(), [this](const Vec3& at) { return camera_.at(at); });
+  const bool wrap = session_.stage() == Stage::Wrap;
+  if (wrap)
+    paintGirths(p);
+  else
+    PoseLayer::paintMarks(p, plan, session_.pose(), session_.selected(),
+                          [this](const Vec3& at) { return camera_.at(at); });
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
   const QPointF head(px(16), px(24));
@@ -149,7 +311,11 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   const double w = QFontMetricsF(p.font()).horizontalAdvance(tr("turntable"));
   p.setFont(typeface(13));
   p.setPen(t.faint);
-  p.drawText(head + QPointF(w + px(14), 0), tr("drag a joint to pose, beside it to turn; X shows the wire"));
+  p.drawText(head + QPointF(w + px(14), 0),
+             !wrap ? tr("drag a joint to pose, beside it to turn; X shows the wire")
+             : session_.finished()
+                 ? tr("girths as felted, by the tape; drag to turn, X shows the wire")
+                 : tr("girths by the tape as they should be now; dashes are the finished outline"));
   if (hasFocus()) {
     p.setPen(QPen(t.woad, 2));
     p.setBrush(Qt::NoBrush);
@@ -182,7 +348,7 @@ int Turntable::pointUnder(const QPointF& pixel) const {
 void Turntable::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
   setFocus();
-  held_ = pointUnder(event->position());
+  held_ = session_.stage() == Stage::Pose ? pointUnder(event->position()) : -1;
   if (held_ >= 0) {
     setCursor(Qt::ClosedHandCursor);
     return;
@@ -206,7 +372,8 @@ void Turntable::mouseMoveEvent(QMouseEvent* event) {
     turnBy(by.x() * 0.008, by.y() * 0.008);
     return;
   }
-  setCursor(pointUnder(event->position()) >= 0 ? Qt::OpenHandCursor : Qt::SizeAllCursor);
+  setCursor(session_.stage() == Stage::Pose && pointUnder(event->position()) >= 0 ? Qt::OpenHandCursor
+                                                                                  : Qt::SizeAllCursor);
 }
 
 void Turntable::mouseReleaseEvent(QMouseEvent* /*event*/) {

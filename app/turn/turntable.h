@@ -5,8 +5,12 @@
 #include "shell/session.h"
 #include "turn/raster.h"
 
+#include <QFutureWatcher>
 #include <QTimer>
 #include <QWidget>
+
+#include <atomic>
+#include <memory>
 
 namespace columna {
 
@@ -14,6 +18,9 @@ class Turntable : public QWidget {
   Q_OBJECT
 public:
   explicit Turntable(Session& session, QWidget* parent = nullptr);
+  ~Turntable() override;
+  Turntable(const Turntable&) = delete;
+  Turntable& operator=(const Turntable&) = delete;
 
   void setThroughWool(bool on);
   void fit();
@@ -21,6 +28,8 @@ public:
   [[nodiscard]] const Camera& camera() const { return camera_; }
   /// Where a joint of the skeleton is in the picture, for tests.
   [[nodiscard]] QPointF jointAt(int point) const;
+  /// The fine surface is still being made.
+  [[nodiscard]] bool behind() const { return solidTurn_ != turn_; }
   /// The picture without marks.
   [[nodiscard]] QImage picture();
 
@@ -35,6 +44,15 @@ protected:
 
 private:
   void render();
+  /// What is drawn: in Wrap the figure with the wool that is on.
+  [[nodiscard]] const Figure& figure() const;
+  /// The fine surface of the figure at rest, made beside the window.
+  void askForSolid();
+  void solidMade();
+  [[nodiscard]] QRgb woolColour(const Vec3& middle, const Vec3& normal, int limb,
+                                const std::vector<LimbMoment>& moment) const;
+  void paintGhost(QImage& image) const;
+  void paintGirths(QPainter& p) const;
   void stale();
   [[nodiscard]] int pointUnder(const QPointF& pixel) const;
 
@@ -45,7 +63,13 @@ private:
   int times_ = 1; ///< how much larger the raster is
   bool rendered_ = false;
   bool through_ = false;
-  bool coarse_ = false; ///< under the hand: fewer corners
+  std::uint64_t turn_ = 0; ///< counts changes of what is drawn
+  std::uint64_t solidTurn_ = 0, askedTurn_ = 0;
+  std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
+  QFutureWatcher<std::shared_ptr<const SolidMesh>> making_;
+  std::atomic<bool> stop_{false};
+  std::optional<Raster> finished_; ///< in Wrap, the finished figure under the same camera, for its outline
+  bool coarse_ = false;            ///< under the hand: fewer corners
   bool fitted_ = true;
   int held_ = -1; ///< point that is dragged
   std::optional<QPointF> turning_;

@@ -1,13 +1,16 @@
 #include "wrap/wrap_card.h"
 
+#include "measure/quantity.h"
 #include "shell/say.h"
 #include "theme/theme.h"
+#include "wrap/build_band.h"
 
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLineEdit>
 #include <QVBoxLayout>
 
+#include <algorithm>
 #include <cmath>
 
 namespace columna {
@@ -23,21 +26,36 @@ Working titled(Working working, const std::string& figure) {
 
 Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem units) {
   Working w;
-  double total = 0;
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
     const FigureLimb& limb = plan.figure.limbs[l];
-    const double g = core ? plan.wool.limbs[l].core : plan.wool.limbs[l].coat;
-    total += g;
-    if (limb.side < 0) continue;
-    w.lines.push_back({limb.side > 0 ? "both " + limb.family + "s" : limb.family,
+    const LimbWool& wool = plan.wool.limbs[l];
+    const double g = core ? wool.core : wool.coat + wool.flats + wool.fur;
+    if (limb.side < 0 || g <= 0) continue;
+    const std::string name = limb.family.ends_with('s') ? limb.family : limb.family + "s";
+    w.lines.push_back({limb.side > 0 ? "both " + name : limb.family,
                        limb.side > 0 ? "2 × " + printMass(g, units) : std::string(),
                        printMass(limb.side > 0 ? 2 * g : g, units)});
   }
+  if (!core)
+    for (const MarkedArea& m : plan.wool.markings)
+      w.lines.push_back({"a marking", {}, printMass(m.grams, units)});
+  const double total = core ? plan.wool.core : plan.wool.coat;
   w.lines.push_back({what, {}, printMass(total, units)});
   w.title = "why " + printMassFigure(total, units);
-  w.source = "Twins are weighed alike. Volumes count joints once, to about " +
-             printNumber(plan.wool.volumeError * 100, 0) + " %.";
+  w.source = "Twins are weighed alike. The body's volume counts joints once, and is good to about " +
+             printNumber(std::max(0.1, plan.wool.volumeError * 100), 1) +
+             " %; how firmly you felt moves the weight far more.";
   return w;
+}
+
+QString headed(const QString& head, const QString& rest) {
+  return QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p>%2").arg(head, rest);
+}
+
+QLabel* richLabel(QWidget* parent) {
+  QLabel* label = textLabel(parent, 13, QFont::Normal);
+  label->setTextFormat(Qt::RichText);
+  return label;
 }
 
 } // namespace
@@ -65,53 +83,101 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   layout->addWidget(whyCore_);
   layout->addWidget(whyCoat_);
   layout->addWidget(ruleLine(this));
-  firmRow_ = new QWidget(this);
-  auto* row = new QGridLayout(firmRow_);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setHorizontalSpacing(px(8));
-  auto* firmLabel = textLabel(firmRow_, 13, QFont::Normal, false);
-  firmLabel->setText(tr("felted"));
-  firm_ = new QComboBox(firmRow_);
-  firm_->setAccessibleName(tr("How firm"));
-  firm_->addItems({tr("soft"), tr("medium"), tr("firm")});
-  auto* softer = new KeyButton(QStringLiteral("["), tr("softer"), firmRow_);
-  auto* firmer = new KeyButton(QStringLiteral("]"), tr("firmer"), firmRow_);
-  row->addWidget(firmLabel, 0, 0);
-  row->addWidget(firm_, 0, 1);
-  auto* keys = new QHBoxLayout;
-  keys->addWidget(softer);
-  keys->addWidget(firmer);
-  keys->addStretch();
-  row->addLayout(keys, 1, 0, 1, 2);
-  row->setColumnStretch(1, 1);
-  layout->addWidget(firmRow_);
-  auto* coatRow = new QHBoxLayout;
-  auto* coatLabel = textLabel(this, 13, QFont::Normal, false);
-  coatLabel->setText(tr("coat all over"));
-  coat_ = new QLineEdit(this);
-  coat_->setAccessibleName(tr("Coat thickness"));
-  coatRow->addWidget(coatLabel);
-  coatRow->addWidget(coat_, 1);
-  layout->addLayout(coatRow);
+  next_ = new VerdictView(this);
+  layout->addWidget(next_);
+  makeFirmness(layout);
+  makeCoat(layout);
   trouble_ = textLabel(this, 13, QFont::DemiBold);
   trouble_->setStyleSheet(trouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
   trouble_->hide();
   layout->addWidget(trouble_);
-  ladder_ = textLabel(this, 13, QFont::Normal);
-  ladder_->setTextFormat(Qt::RichText);
+  ladder_ = richLabel(this);
   layout->addWidget(ladder_);
   whyWound_ = new Why(this);
   layout->addWidget(whyWound_);
+  pads_ = richLabel(this);
+  layout->addWidget(pads_);
+  whyPad_ = new Why(this);
+  layout->addWidget(whyPad_);
+  needles_ = richLabel(this);
+  layout->addWidget(needles_);
   caution_ = textLabel(this, 13, QFont::Normal);
   setFaint(caution_);
-  caution_->setText(tr("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes "
-                       "covered. Wear a mask with dusty wool."));
+  caution_->setText(
+      tr("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Wear a "
+         "mask with dusty or dyed wool."));
   layout->addWidget(caution_);
+}
+
+void WrapCard::makeFirmness(QVBoxLayout* layout) {
+  firmRow_ = new QWidget(this);
+  auto* row = new QGridLayout(firmRow_);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setHorizontalSpacing(px(8));
+  const auto label = [&](const QString& text) {
+    auto* made = textLabel(firmRow_, 13, QFont::Normal, false);
+    made->setText(text);
+    return made;
+  };
+  firm_ = new QComboBox(firmRow_);
+  firm_->setAccessibleName(tr("How firm"));
+  firm_->addItems({tr("soft"), tr("medium"), tr("firm")});
+  density_ = new QLineEdit(firmRow_);
+  density_->setAccessibleName(tr("Own density, g/cm³"));
+  density_->setToolTip(tr("g/cm³ of your own felt on this part; empty for the usual"));
+  way_ = new QComboBox(firmRow_);
+  way_->setAccessibleName(tr("Core and coat, or all coat"));
+  way_->addItems({tr("as advised"), tr("core and coat"), tr("all coat")});
+  row->addWidget(label(tr("felted")), 0, 0);
+  row->addWidget(firm_, 0, 1);
+  row->addWidget(density_, 0, 2);
+  row->addWidget(label(tr("wool")), 1, 0);
+  row->addWidget(way_, 1, 1, 1, 2);
+  auto* softer = new KeyButton(QStringLiteral("["), tr("softer"), firmRow_);
+  auto* firmer = new KeyButton(QStringLiteral("]"), tr("firmer"), firmRow_);
+  auto* keys = new QHBoxLayout;
+  keys->addWidget(softer);
+  keys->addWidget(firmer);
+  keys->addStretch();
+  row->addLayout(keys, 2, 0, 1, 3);
+  row->setColumnStretch(1, 1);
+  density_->setMaximumWidth(px(96));
+  layout->addWidget(firmRow_);
   connect(softer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), -1); });
   connect(firmer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), 1); });
   connect(firm_, &QComboBox::activated, this, [this](int i) {
     if (session_.selected() >= 0) session_.setFirmness(session_.selected(), static_cast<Firmness>(i));
   });
+  connect(way_, &QComboBox::activated, this, [this](int i) {
+    if (session_.selected() >= 0) session_.setCoatWay(session_.selected(), static_cast<CoatWay>(i));
+  });
+  connect(density_, &QLineEdit::editingFinished, this, [this] {
+    if (!density_->isModified() || session_.selected() < 0) return;
+    density_->setModified(false);
+    const QString text = density_->text().trimmed().replace(u',', u'.').section(u' ', 0, 0);
+    bool number = false;
+    const double value = text.toDouble(&number);
+    std::optional<QString> trouble;
+    if (text.isEmpty())
+      trouble = session_.setDensity(session_.selected(), std::nullopt);
+    else if (number)
+      trouble = session_.setDensity(session_.selected(), value);
+    else
+      trouble = tr("\"%1\" is not a density; write it in g/cm³, like 0.15.").arg(density_->text());
+    trouble_->setVisible(trouble.has_value());
+    if (trouble) trouble_->setText(*trouble);
+  });
+}
+
+void WrapCard::makeCoat(QVBoxLayout* layout) {
+  auto* row = new QHBoxLayout;
+  auto* label = textLabel(this, 13, QFont::Normal, false);
+  label->setText(tr("coat all over"));
+  coat_ = new QLineEdit(this);
+  coat_->setAccessibleName(tr("Coat thickness"));
+  row->addWidget(label);
+  row->addWidget(coat_, 1);
+  layout->addLayout(row);
   connect(coat_, &QLineEdit::editingFinished, this, [this] {
     if (!coat_->isModified()) return;
     coat_->setModified(false);
@@ -124,6 +190,9 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
+  connect(&session_, &Session::momentChanged, this, [this] {
+    if (session_.stage() == Stage::Wrap) refresh();
+  });
 }
 
 void WrapCard::refresh() {
@@ -131,58 +200,190 @@ void WrapCard::refresh() {
   const UnitSystem units = session_.units();
   const int l = session_.selected();
   const QString grams = str(std::string(massUnit(units)));
-  firmRow_->setVisible(l >= 0);
-  ladder_->setVisible(l >= 0);
+  for (QWidget* w : std::initializer_list<QWidget*>{firmRow_, ladder_, pads_, needles_, whyWound_, whyPad_})
+    w->setVisible(l >= 0);
   trouble_->hide();
   if (!coat_->hasFocus() || !coat_->isModified())
     coat_->setText(str(printLength(plan.wool.coatThickness, units, 1)));
-  if (l < 0) {
-    coreG_->setCaption(tr("core wool in all"));
-    coreG_->set(str(printMassFigure(plan.wool.core, units)), grams);
-    coatG_->set(str(printMassFigure(plan.wool.coat, units)), grams);
-    coreUnder_->clear();
-    coatUnder_->clear();
-    whyCore_->set(totalWorking("core in all", plan, true, units));
-    whyCoat_->set(totalWorking("coat in all", plan, false, units));
-    whyWound_->set({});
+  if (l >= 0) {
+    refreshLimb(l);
     return;
   }
+  coreG_->setCaption(tr("core wool in all"));
+  coreG_->set(str(printMassFigure(plan.wool.core, units)), grams);
+  coatG_->set(str(printMassFigure(plan.wool.coat, units)), grams);
+  coreUnder_->setText(plan.wool.handFactor == 1 ? QString() : tr("by your own test ball"));
+  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
+  whyCore_->set(totalWorking("core in all", plan, true, units));
+  whyCoat_->set(totalWorking("coat in all", plan, false, units));
+  judge(-1);
+}
+
+void WrapCard::refreshLimb(int l) {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  const QString grams = str(std::string(massUnit(units)));
   const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
   const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(l)];
   coreG_->setCaption(tr("core wool to weigh"));
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
-  coreUnder_->setText(tr("%1 to %2, %3 of sliver")
-                          .arg(str(printMassFigure(w.coreLow, units)), str(printMass(w.coreHigh, units)),
-                               units == UnitSystem::Metric && w.stripLength >= 1000
-                                   ? str(printNumber(w.stripLength / 1000, 1)) + tr(" m")
-                                   : str(printLength(w.stripLength, units, 0))));
-  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
-  if (w.core <= 0) coreUnder_->setText(tr("all coat wool"));
-  whyCore_->set(titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units)));
+  const Winding& wind = w.winding;
+  const QString strips = wind.strips == 0 ? QString()
+                                          : tr("%1 %2 of %3, %4 wide")
+                                                .arg(wind.strips)
+                                                .arg(wind.wisp          ? tr("wisps")
+                                                     : wind.strips == 1 ? tr("strip")
+                                                                        : tr("strips"),
+                                                     str(printLength(wind.length, units, 0)),
+                                                     str(printLengthFigure(wind.width, units, 0)));
+  coreUnder_->setText(w.allCoat ? tr("all coat: %1").arg(str(w.coatReason))
+                                : tr("%1 to %2; %3")
+                                      .arg(str(printMassFigure(w.coreLow, units)),
+                                           str(printMass(w.coreHigh, units)), strips));
+  QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1)));
+  if (!w.allCoat && w.hides > 0) coat += tr(", hides %1 times over").arg(str(printNumber(w.hides, 1)));
+  if (!w.allCoat && w.someCoat) coat += tr("; its ends are all coat, %1").arg(str(w.coatReason));
+  coatUnder_->setText(coat);
+  whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units))
+                           : Working());
   whyCoat_->set(titled(coatWorking(w, plan.wool.coatThickness), printMass(w.coat, units)));
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
-  QString html = QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table width='100%' "
-                                "cellpadding='2'><tr style='color:%2'><td>%3</td><td align='right'>%4</td>"
-                                "<td align='right'>%5</td><td align='right'>%6</td></tr>")
-                     .arg(tr("Girths, tape round"), theme().faint.name(), tr("from root"), tr("wound"),
-                          tr("felted"), tr("coated"));
+  way_->setCurrentIndex([&] {
+    const auto found = session_.project().limbs.find(limb.id);
+    return found == session_.project().limbs.end() ? 0 : static_cast<int>(found->second.coatWay);
+  }());
+  if (!density_->hasFocus()) {
+    density_->setText(tr("%1 g/cm³").arg(str(printNumber(w.density * 1000, 3))));
+    density_->setStyleSheet(w.ownDensity ? QStringLiteral("color: %1;").arg(theme().logwood.name())
+                                         : QString());
+    density_->setModified(false);
+  }
+  const LimbMoment moment = session_.moment()[static_cast<size_t>(l)];
+  ladder_->setText(ladderHtml(w, moment));
+  const Girth* chief = chiefGirth(w);
+  if (chief && chief->wound > 0)
+    whyWound_->set(titled(woundWorking(*chief, limb.kind, w, plan.woolRules),
+                          printLengthFigure(chief->wound, units, 0) + " before felting"));
+  else
+    whyWound_->set({});
+  pads_->setVisible(!w.pads.empty());
+  pads_->setText(padsHtml(w));
+  if (w.pads.empty())
+    whyPad_->set({});
+  else
+    whyPad_->set(titled(padWorking(w.pads.front(), w),
+                        printMass(w.pads.front().grams, units) + " at the " + w.pads.front().place));
+  needles_->setText(needlesHtml(w));
+  judge(l);
+}
+
+void WrapCard::judge(int l) {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  if (session_.finished() || l < 0) {
+    const int at = stepAt(session_.steps(), session_.built());
+    if (l < 0) {
+      next_->set(Level::Good, at < 0
+                                  ? tr("%1 heaps to weigh, %2 of wool in all.")
+                                        .arg(session_.steps().size())
+                                        .arg(str(printMass(buildTotal(session_.steps()), units)))
+                                  : tr("Now %1.").arg(str(session_.steps()[static_cast<size_t>(at)].words)));
+      return;
+    }
+    const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
+    const Girth* g = chiefGirth(w);
+    const double felted = g ? (g->felted > 0 ? g->felted : g->finished) : 0;
+    next_->set(Level::Good,
+               tr("Felt it until the tape reads %1 at its widest.").arg(str(printLength(felted, units, 0))));
+    return;
+  }
+  // What is left of this limb's wool, and what the tape should read now.
+  double on = 0;
+  double all = 0;
+  const BuildStep* current = nullptr;
+  for (const BuildStep& s : session_.steps()) {
+    if (s.limb != l) continue;
+    all += s.grams;
+    on += std::clamp(session_.built() - s.from, 0.0, s.grams);
+    if (!current && session_.built() < s.from + s.grams - 1e-9) current = &s;
+  }
+  const Girth* g = chiefGirth(plan.wool.limbs[static_cast<size_t>(l)]);
+  const double now = g ? girthAtMoment(*g, session_.moment()[static_cast<size_t>(l)]) : 0;
+  QString words = on <= 0 ? tr("Not begun: %1 to weigh out.").arg(str(printMass(all, units)))
+                          : tr("%1 left of %2; the tape should read %3 at its widest.")
+                                .arg(str(printMass(all - on, units)), str(printMass(all, units)),
+                                     str(printLength(now, units, 0)));
+  if (current && on > 0) words += tr(" Next: %1.").arg(str(current->words));
+  next_->set(on >= all - 1e-9 ? Level::Good : Level::Doubtful, words);
+}
+
+QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const {
+  const UnitSystem units = session_.units();
+  const bool finished = session_.finished();
   const auto say = [&](double mm) {
     return mm > 0 ? str(printLengthFigure(mm, units, 0)) : QStringLiteral("–");
   };
-  const Girth* widest = nullptr;
+  QString html = QStringLiteral("<table width='100%' cellpadding='2'><tr style='color:%1'><td>%2</td>"
+                                "<td align='right'>%3</td><td align='right'>%4</td><td align='right'>%5</td>"
+                                "<td align='right'>%6</td></tr>")
+                     .arg(theme().faint.name(), tr("from root"), finished ? tr("wound") : tr("now"),
+                          tr("felted"), tr("callipers"), tr("coated"));
   for (const Girth& g : w.girths) {
-    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td><td "
-                           "align='right'>%4</td></tr>")
-                .arg(say(g.along), say(g.wound), say(g.felted), say(g.finished));
-    if (!widest || g.felted > widest->felted) widest = &g;
+    const QString callipers = g.felted > 0 ? QStringLiteral("%1 × %2").arg(say(g.coreAcross), say(g.coreDeep))
+                                           : QStringLiteral("%1 × %2").arg(say(g.across), say(g.deep));
+    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td>"
+                           "<td align='right'>%4</td><td align='right'>%5</td></tr>")
+                .arg(say(g.along), finished ? say(g.wound) : say(girthAtMoment(g, moment)),
+                     g.allCoat ? tr("all coat") : say(g.felted), callipers, say(g.finished));
   }
-  ladder_->setText(html + QStringLiteral("</table>"));
-  if (widest && widest->felted > 0)
-    whyWound_->set(titled(woundWorking(*widest, limb.kind),
-                          printLengthFigure(widest->wound, units, 0) + " before felting"));
-  else
-    whyWound_->set({});
+  QString after;
+  if (w.looseEnd > 0)
+    after =
+        tr("Leave the last %1 at the root loose for joining. ").arg(str(printLength(w.looseEnd, units, 0)));
+  if (w.winding.strips > 0)
+    after += tr("Begin %1; wind %2; end %3. About %4 turns, each over half of the last.")
+                 .arg(str(w.winding.start), str(w.winding.way), str(w.winding.finish))
+                 .arg(qRound(w.winding.turns));
+  return headed(tr("Girths by the tape, %1").arg(str(std::string(lengthUnit(units)))),
+                html + QStringLiteral("</table>")) +
+         QStringLiteral("<p style='margin-top:4px'>%1</p>").arg(after);
+}
+
+QString WrapCard::padsHtml(const LimbWool& w) const {
+  if (w.pads.empty()) return {};
+  const UnitSystem units = session_.units();
+  QString html = QStringLiteral("<table width='100%' cellpadding='2'>");
+  for (const Pad& pad : w.pads)
+    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3%4</b></td></tr>")
+                .arg(str(pad.place),
+                     tr("%1 × %2").arg(str(printLengthFigure(pad.length, units, 0)),
+                                       str(printLengthFigure(pad.width, units, 0))),
+                     pad.count == 2 ? tr("2 × ") : QString(), str(printMass(pad.grams, units)));
+  html += QStringLiteral("<tr><td>%1</td><td></td><td align='right'><b>%2</b></td></tr></table>")
+              .arg(tr("skin over them"), str(printMass(w.skin, units)));
+  if (w.offCentre > 5 * session_.plan().woolRules.padLeast)
+    html += QStringLiteral("<p style='margin-top:4px'>%1</p>")
+                .arg(tr("With the wire in the middle %1 less would be padded.")
+                         .arg(str(printMass(w.offCentre, units))));
+  return headed(tr("Then pads"), html);
+}
+
+QString WrapCard::needlesHtml(const LimbWool& w) const {
+  const UnitSystem units = session_.units();
+  QString html = QStringLiteral("<table width='100%' cellpadding='2'>");
+  for (const NeedleStage& s : w.needles.stages)
+    html += QStringLiteral("<tr><td>%1</td><td>%2</td><td align='right'>%3</td></tr>")
+                .arg(str(s.stage), str(s.needle), tr("%1 deep").arg(str(printLength(s.depth, units, 1))));
+  html += QStringLiteral("</table><p style='margin-top:4px'>%1</p>")
+              .arg(tr("About %1 times over. Gauges are felting needles' own.")
+                       .arg(str(printNumber(w.needles.passes, 0))));
+  if (!w.needles.carefulAlong.empty())
+    html += QStringLiteral("<p style='margin-top:4px'><b>%1</b></p>")
+                .arg(tr("Careful %1 from the root: wire lies within %2 of the surface.")
+                         .arg(str(printLength(w.needles.carefulAlong.front(), units, 0)),
+                              str(printLength(session_.plan().woolRules.careful, units, 0))));
+  return headed(tr("Needles"), html);
 }
 
 } // namespace columna

@@ -1,4 +1,4 @@
-// Wrap's card: the wool of a limb, how firm, and the girths to build to.
+// Wrap's card: the wool of a limb, how firm, the girths to build to, pads, needles, and what comes next.
 #pragma once
 
 #include "shell/limb_card.h"
@@ -14,9 +14,20 @@ public:
   explicit WrapCard(Session& session, QWidget* parent = nullptr);
   void refresh() override;
   [[nodiscard]] QLineEdit* coatField() const { return coat_; }
+  [[nodiscard]] QLineEdit* densityField() const { return density_; }
+  [[nodiscard]] QComboBox* wayBox() const { return way_; }
   [[nodiscard]] BigFigure* coreFigure() const { return coreG_; }
+  [[nodiscard]] QLabel* ladder() const { return ladder_; }
 
 private:
+  void makeFirmness(class QVBoxLayout* layout);
+  void makeCoat(class QVBoxLayout* layout);
+  void refreshLimb(int limb);
+  [[nodiscard]] QString ladderHtml(const LimbWool& wool, const LimbMoment& moment) const;
+  [[nodiscard]] QString padsHtml(const LimbWool& wool) const;
+  [[nodiscard]] QString needlesHtml(const LimbWool& wool) const;
+  /// What to do next at this limb, and how it is judged.
+  void judge(int limb);
   Session& session_;
   BigFigure* coreG_;
   BigFigure* coatG_;
@@ -24,12 +35,18 @@ private:
   QLabel* coatUnder_;
   Why* whyCore_;
   Why* whyCoat_;
+  VerdictView* next_;
   QWidget* firmRow_;
   QComboBox* firm_;
+  QLineEdit* density_;
+  QComboBox* way_;
   QLineEdit* coat_;
   QLabel* trouble_;
   QLabel* ladder_;
   Why* whyWound_;
+  QLabel* pads_;
+  Why* whyPad_;
+  QLabel* needles_;
   QLabel* caution_;
 };
 

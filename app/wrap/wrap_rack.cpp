@@ -1,11 +1,13 @@
 #include "wrap/wrap_rack.h"
 
+#include "measure/quantity.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
+#include <QScrollArea>
 
 #include <algorithm>
 #include <cmath>
@@ -13,31 +15,10 @@
 namespace columna {
 namespace {
 
-constexpr double kStrip = 400; ///< mm: no strip is longer, so that it can be held
-constexpr double kScale = 0.2; ///< pixels per mm
+constexpr double kScale = 0.2; ///< pixels per mm of a strip
+constexpr int kMostDrawn = 4;  ///< more strips are counted instead
 
-/// Feet and hands first, while the wire is bare; then the trunk, and outwards.
-int turn(LimbKind kind) {
-  switch (kind) {
-  case LimbKind::Digits:
-    return 0;
-  case LimbKind::Trunk:
-    return 1;
-  case LimbKind::Leg:
-  case LimbKind::Arm:
-  case LimbKind::Wing:
-    return 2;
-  case LimbKind::Tail:
-    return 3;
-  case LimbKind::Neck:
-    return 4;
-  case LimbKind::Head:
-    return 5;
-  case LimbKind::Part:
-    return 6;
-  }
-  return 6;
-}
+QString str(const std::string& s) { return QString::fromStdString(s); }
 
 /// A strip with torn, feathered ends.
 QPainterPath strip(const QRectF& r) {
@@ -50,49 +31,76 @@ QPainterPath strip(const QRectF& r) {
   return p;
 }
 
+/// A pad from the side: thick in the middle, thin at its ends.
+QPainterPath lens(const QRectF& r) {
+  QPainterPath p(QPointF(r.left(), r.center().y()));
+  p.quadTo(QPointF(r.center().x(), r.top() - r.height() / 2), QPointF(r.right(), r.center().y()));
+  p.quadTo(QPointF(r.center().x(), r.bottom() + r.height() / 2), QPointF(r.left(), r.center().y()));
+  return p;
+}
+
 } // namespace
 
 WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
-  setAccessibleName(tr("Wool to weigh out"));
+  setAccessibleName(tr("Strips and pads, in order"));
   connect(&session_, &Session::planSettled, this, [this] {
+    gather();
     lay();
     update();
   });
   connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
+  connect(&session_, &Session::momentChanged, this, qOverload<>(&QWidget::update));
+  gather();
   lay();
 }
 
-void WrapRack::lay() {
-  const Figure& f = session_.plan().figure;
-  std::vector<int> order;
-  for (size_t l = 0; l < f.limbs.size(); ++l)
-    if (f.limbs[l].side >= 0) order.push_back(static_cast<int>(l));
-  std::stable_sort(order.begin(), order.end(), [&](int a, int b) {
-    return turn(f.limbs[static_cast<size_t>(a)].kind) < turn(f.limbs[static_cast<size_t>(b)].kind);
-  });
+void WrapRack::gather() {
   heaps_.clear();
-  const double w = px(kStrip * kScale) + px(34);
+  const Plan& plan = session_.plan();
+  for (const BuildStep& step : session_.steps()) {
+    const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(step.limb)];
+    const int twin = limb.twin;
+    // The other of a pair joins the one before it when they are alike.
+    if (!heaps_.empty() && heaps_.back().kind == step.kind && heaps_.back().limb == twin &&
+        heaps_.back().pad == step.pad && std::abs(heaps_.back().grams - step.grams) < 1e-9) {
+      heaps_.back().count = 2;
+      heaps_.back().to = step.from + step.grams;
+      continue;
+    }
+    Heap heap{step.kind, step.limb, step.pad, 1, step.grams, step.from, step.from + step.grams, {}, {}};
+    if (step.kind == BuildStep::Kind::Pad) {
+      const Pad& pad = plan.wool.limbs[static_cast<size_t>(step.limb)].pads[static_cast<size_t>(step.pad)];
+      heap.name = str(pad.place);
+      heap.count = pad.count;
+      heap.grams = pad.grams;
+    } else {
+      heap.name = str(limb.family);
+      if (step.kind == BuildStep::Kind::Skin) heap.name = tr("skin, %1").arg(heap.name);
+      if (step.kind == BuildStep::Kind::Coat) heap.name = tr("coat, %1").arg(heap.name);
+    }
+    heaps_.push_back(heap);
+  }
+  QStringList said;
+  for (const Heap& heap : heaps_)
+    said << tr("%1 %2").arg(heap.name, (heap.count == 2 ? tr("twice ") : QString()) +
+                                           str(printMass(heap.grams, session_.units())));
+  setAccessibleDescription(said.join(QStringLiteral(", ")));
+}
+
+void WrapRack::lay() {
+  const double w = px(118);
   double x = 0;
   double y = 0;
-  for (const int l : order) {
+  for (Heap& heap : heaps_) {
     if (x > 0 && x + w > width()) {
       x = 0;
-      y += px(134);
+      y += px(124);
     }
-    heaps_.push_back({l, QRectF(x, y, w, px(128))});
+    heap.area = QRectF(x, y, w, px(118));
     x += w + px(6);
   }
-  setMinimumHeight(qRound(y + px(130)));
-  QStringList said;
-  for (const Heap& heap : heaps_) {
-    const FigureLimb& limb = f.limbs[static_cast<size_t>(heap.limb)];
-    said << tr("%1 %2").arg(
-        QString::fromStdString(limb.family),
-        QString::fromStdString(
-            printMass(session_.plan().wool.limbs[static_cast<size_t>(heap.limb)].core, session_.units())));
-  }
-  setAccessibleDescription(said.join(QStringLiteral(", ")));
+  setMinimumHeight(qRound(y + px(120)));
 }
 
 QRectF WrapRack::heapOf(int limb) const {
@@ -104,85 +112,135 @@ QRectF WrapRack::heapOf(int limb) const {
 
 void WrapRack::resizeEvent(QResizeEvent* /*event*/) { lay(); }
 
+void WrapRack::choose(int index) {
+  now_ = index;
+  const Heap& heap = heaps_[static_cast<size_t>(index)];
+  session_.select(heap.limb);
+  for (QWidget* w = parentWidget(); w; w = w->parentWidget())
+    if (auto* scroll = qobject_cast<QScrollArea*>(w)) {
+      scroll->ensureVisible(qRound(heap.area.center().x()), qRound(heap.area.center().y()), 0,
+                            qRound(heap.area.height() / 2) + 4);
+      break;
+    }
+  update();
+}
+
 void WrapRack::mousePressEvent(QMouseEvent* event) {
+  for (size_t i = 0; i < heaps_.size(); ++i)
+    if (heaps_[i].area.contains(event->position())) choose(static_cast<int>(i));
+}
+
+void WrapRack::mouseDoubleClickEvent(QMouseEvent* event) {
   for (const Heap& heap : heaps_)
-    if (heap.area.contains(event->position())) session_.select(heap.limb);
+    if (heap.area.contains(event->position())) session_.setBuilt(heap.to);
 }
 
 void WrapRack::keyPressEvent(QKeyEvent* event) {
   const int step = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
+  if (!heaps_.empty() && event->key() == Qt::Key_Return && now_ >= 0) {
+    session_.setBuilt(heaps_[static_cast<size_t>(now_)].to);
+    return;
+  }
   if (step == 0 || heaps_.empty()) {
     QWidget::keyPressEvent(event);
     return;
   }
-  int now = -1;
-  for (size_t i = 0; i < heaps_.size(); ++i) {
-    const int twin = session_.plan().figure.limbs[static_cast<size_t>(heaps_[i].limb)].twin;
-    if (session_.selected() >= 0 && (heaps_[i].limb == session_.selected() || twin == session_.selected()))
-      now = static_cast<int>(i);
-  }
-  const int next = std::clamp(now + step, 0, static_cast<int>(heaps_.size()) - 1);
-  session_.select(heaps_[static_cast<size_t>(next)].limb);
+  choose(std::clamp(now_ + step, 0, static_cast<int>(heaps_.size()) - 1));
 }
 
-void WrapRack::paintEvent(QPaintEvent* /*event*/) {
+void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   const Plan& plan = session_.plan();
   const Theme& t = theme();
+  const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(heap.limb)];
+  const bool here = session_.built() >= heap.from - 1e-9 && session_.built() < heap.to - 1e-9;
+  const QRectF r = heap.area.adjusted(1, 1, -1, -1);
+  if (here || (hasFocus() && now_ == number - 1)) {
+    p.setPen(QPen(t.woad, hasFocus() && now_ == number - 1 ? 2 : 1.4));
+    p.setBrush(t.wash);
+    p.drawRoundedRect(r, 6, 6);
+  }
+  const double left = r.left() + px(10);
+  p.setFont(typeface(13));
+  p.setPen(t.faint);
+  const QString index = QString::number(number);
+  p.drawText(QPointF(left, r.top() + px(20)), index);
+  const double w = QFontMetricsF(p.font()).horizontalAdvance(index) + px(6);
+  p.setFont(typeface(13, QFont::DemiBold));
+  p.setPen(t.ink);
+  p.drawText(QPointF(left + w, r.top() + px(20)),
+             p.fontMetrics().elidedText(heap.name, Qt::ElideRight, qFloor(r.right() - left - w - px(4))));
+  const double share =
+      std::clamp((session_.built() - heap.from) / std::max(heap.to - heap.from, 1e-9), 0.0, 1.0);
+  const bool coatWool =
+      heap.kind == BuildStep::Kind::Coat || (heap.kind == BuildStep::Kind::Wind && wool.allCoat);
+  const QColor fill = coatWool ? t.coat.darker(t.evening ? 90 : 125) : t.wool;
+  const double high = px(9);
+  const double room = r.right() - left - px(8);
+  QString count;
+  const auto draw = [&](const QPainterPath& path, bool on) {
+    p.setPen(QPen(t.faint, 1));
+    p.setBrush(on ? QBrush(fill) : QBrush(Qt::NoBrush));
+    p.drawPath(path);
+  };
+  switch (heap.kind) {
+  case BuildStep::Kind::Wind: {
+    const Winding& wind = wool.winding;
+    const int shown = std::min(wind.strips, kMostDrawn);
+    for (int i = 0; i < shown; ++i)
+      draw(strip(QRectF(left, r.top() + px(30) + i * (high + px(3)),
+                        std::clamp<double>(px(wind.length * kScale), px(8), room), high)),
+           share >= (i + 1.0) / shown - 1e-9);
+    count = wind.strips > 1
+                ? tr("%1 of %2").arg(wind.strips).arg(str(printLength(wind.length, session_.units(), 0)))
+                : str(printLength(wind.length, session_.units(), 0));
+    if (coatWool) count = tr("%1, coat").arg(count);
+    break;
+  }
+  case BuildStep::Kind::Pad: {
+    const Pad& pad = wool.pads[static_cast<size_t>(heap.pad)];
+    for (int i = 0; i < heap.count; ++i)
+      draw(lens(QRectF(left, r.top() + px(32) + i * px(24), std::clamp<double>(px(pad.length), px(18), room),
+                       std::clamp<double>(px(pad.thickness), px(8), px(18)))),
+           share >= (i + 1.0) / heap.count - 1e-9);
+    count = tr("%1 × %2, %3 thick")
+                .arg(str(printLengthFigure(pad.length, session_.units(), 0)),
+                     str(printLengthFigure(pad.width, session_.units(), 0)),
+                     str(printLengthFigure(pad.loose, session_.units(), 0)));
+    break;
+  }
+  case BuildStep::Kind::Skin:
+    draw(strip(QRectF(left, r.top() + px(38), room, px(4))), share >= 1 - 1e-9);
+    count = tr("thin, all over");
+    break;
+  case BuildStep::Kind::Coat:
+    for (int i = 0; i < 2; ++i)
+      draw(strip(QRectF(left, r.top() + px(34) + i * px(10), room, px(6))), share >= (i + 1) / 2.0 - 1e-9);
+    count = wool.furRows.tufts > 0 ? tr("%1 tufts of %2")
+                                         .arg(wool.furRows.tufts)
+                                         .arg(str(printLength(wool.furRows.cut, session_.units(), 0)))
+                                   : tr("thin layers");
+    break;
+  }
+  p.setFont(typeface(12));
+  p.setPen(t.faint);
+  p.drawText(QPointF(left, r.bottom() - px(24)),
+             p.fontMetrics().elidedText(count, Qt::ElideRight, qFloor(room)));
+  p.setFont(typeface(15, QFont::DemiBold));
+  p.setPen(t.ink);
+  const QString grams = str(printMass(heap.grams, session_.units()));
+  p.drawText(QPointF(left, r.bottom() - px(7)), heap.count == 2 ? tr("2 × %1").arg(grams) : grams);
+}
+
+void WrapRack::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   int number = 0;
   for (const Heap& heap : heaps_) {
-    const auto l = static_cast<size_t>(heap.limb);
-    const FigureLimb& limb = plan.figure.limbs[l];
-    const LimbWool& wool = plan.wool.limbs[l];
-    const bool selected =
-        session_.selected() >= 0 && (session_.selected() == heap.limb || session_.selected() == limb.twin);
-    const QRectF r = heap.area.adjusted(1, 1, -1, -1);
-    if (selected) {
-      p.setPen(QPen(t.woad, 1.4));
-      p.setBrush(t.wash);
-      p.drawRoundedRect(r, 6, 6);
-    }
-    const double left = r.left() + px(12);
-    p.setFont(typeface(15));
-    p.setPen(t.faint);
-    const QString index = QString::number(++number);
-    p.drawText(QPointF(left, r.top() + px(22)), index);
-    const double w = QFontMetricsF(p.font()).horizontalAdvance(index) + px(8);
-    p.setFont(typeface(15, QFont::DemiBold));
-    p.setPen(t.ink);
-    const QString name = QString::fromStdString(limb.family) +
-                         (limb.side != 0 && !limb.family.ends_with('s') ? QStringLiteral("s") : QString());
-    p.drawText(QPointF(left + w, r.top() + px(22)),
-               QFontMetricsF(p.font()).elidedText(name, Qt::ElideRight, r.right() - left - w - px(4)));
-    // Equal strips of 15 g/m sliver, none too long to hold; more than five are counted instead of drawn.
-    const bool allCoat = wool.core <= 0;
-    const double length = allCoat ? woolLength(wool.coat, kSliverLinear) : wool.stripLength;
-    const int strips = std::max(1, static_cast<int>(std::ceil(length / kStrip)));
-    const double each = length / strips;
-    const double high = px(10);
-    for (int i = 0; i < std::min(strips, 4); ++i) {
-      const QRectF bar(left, r.top() + px(34) + i * (high + px(3)),
-                       std::max<double>(px(6), px(each * kScale)), high);
-      p.setPen(QPen(t.faint, 1));
-      p.setBrush(allCoat ? t.coat : t.wool);
-      p.drawPath(strip(bar));
-    }
-    p.setFont(typeface(12));
-    p.setPen(t.faint);
-    const QString count =
-        strips > 1
-            ? tr("%1 of %2").arg(strips).arg(QString::fromStdString(printLength(each, session_.units(), 0)))
-            : QString::fromStdString(printLength(each, session_.units(), 0));
-    p.drawText(QPointF(left, r.bottom() - px(26)), allCoat ? tr("%1, all coat").arg(count) : count);
-    p.setFont(typeface(15, QFont::DemiBold));
-    p.setPen(t.ink);
-    const QString grams =
-        QString::fromStdString(printMass(allCoat ? wool.coat : wool.core, session_.units()));
-    p.drawText(QPointF(left, r.bottom() - px(8)), limb.side != 0 ? tr("2 × %1").arg(grams) : grams);
+    ++number;
+    if (heap.area.intersects(event->rect())) paintHeap(p, heap, number);
   }
   if (hasFocus()) {
-    p.setPen(QPen(t.woad, 2));
+    p.setPen(QPen(theme().woad, 2));
     p.setBrush(Qt::NoBrush);
     p.drawRect(rect().adjusted(1, 1, -1, -1));
   }

@@ -285,7 +285,8 @@ Figure build(const Pattern& pattern) {
     FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}, flat.thickness};
     for (const Vec3& p : flat.outline) left.outline.push_back(p);
     if (flat.twin) {
-      FigureFlat right{"right-" + flat.id, bone, {}, flat.thickness};
+      const int twin = figure.bones[static_cast<size_t>(bone)].twin;
+      FigureFlat right{"right-" + flat.id, twin >= 0 ? twin : bone, {}, flat.thickness};
       const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id)
                                      : decltype(pattern.right->flatOutlines.end()){};
       if (pattern.right && own != pattern.right->flatOutlines.end())
@@ -328,12 +329,15 @@ Figure scaledTo(Figure f, double scale) {
     b.length *= scale;
     for (Station& s : b.stations) s = {s.at, s.across * scale, s.deep * scale, s.lift * scale};
   }
-  for (Tube& tube : f.tubes)
+  for (Tube& tube : f.tubes) {
+    tube.capBegin *= scale;
+    tube.capEnd *= scale;
     for (Ring& r : tube.rings) {
       r.centre *= scale;
       r.ru *= scale;
       r.rv *= scale;
     }
+  }
   for (FigureFlat& flat : f.flats) {
     flat.thickness *= scale;
     for (Vec3& p : flat.outline) p *= scale;

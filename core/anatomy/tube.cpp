@@ -3,6 +3,7 @@
 #include <Eigen/Geometry>
 
 #include <algorithm>
+#include <array>
 #include <cassert>
 #include <cmath>
 #include <numbers>
@@ -97,7 +98,10 @@ void uncross(std::vector<Ring>& rings) {
 void addCap(Tube& tube, bool atEnd) {
   const Ring rim = atEnd ? tube.rings.back() : tube.rings.front();
   const double depth = kCapDepth * std::min(rim.ru, rim.rv);
-  for (const double angle : {0.35, 0.75, 1.1, 1.4}) {
+  constexpr std::array<double, 4> angles{0.35, 0.75, 1.1, 1.4};
+  (atEnd ? tube.capEnd : tube.capBegin) = depth;
+  tube.capSlabs = static_cast<int>(angles.size());
+  for (const double angle : angles) {
     Ring ring = rim;
     ring.centre += rim.normal * (depth * std::sin(angle) * (atEnd ? 1 : -1));
     ring.ru *= std::cos(angle);
@@ -192,6 +196,7 @@ Tube sweep(const std::vector<SweepBone>& chain) {
   fair(tube.rings, lift, curved);
   for (size_t i = 0; i < tube.rings.size(); ++i) tube.rings[i].centre += tube.rings[i].v * lift[i];
   uncross(tube.rings);
+  tube.slabHalf = 0.5 / kSlabsPerBone;
   if (!chain.front().flatBegin) addCap(tube, false);
   if (!chain.back().flatEnd) addCap(tube, true);
   return tube;

@@ -26,6 +26,10 @@ struct Tube {
   std::vector<Ring> rings;
   std::vector<int> slabBone;  ///< which bone slab i belongs to (index into the figure's bones)
   std::vector<double> slabAt; ///< where on that bone the middle of slab i lies, 0..1
+  double slabHalf = 0;        ///< half of a slab as a share of its bone
+  double capBegin = 0;        ///< depth of the rounded end at the root, mm; 0 for a flat one
+  double capEnd = 0;          ///< the same at the other end
+  int capSlabs = 0;           ///< how many slabs stand for a rounded end
 };
 
 /// A bone as the sweep needs it.

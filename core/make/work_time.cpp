@@ -50,10 +50,16 @@ WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<
     const double perCm3 = w.firmness == Firmness::Soft     ? pace.coreSoft
                           : w.firmness == Firmness::Medium ? pace.coreMedium
                                                            : pace.coreFirm;
-    out.core += w.coreVolume / 1000 * perCm3 + (w.coreVolume > 0 ? pace.coreLimb : 0);
-    if (wool.coatThickness > 0) out.coat += w.coatVolume / wool.coatThickness / 100 * pace.coatArea;
-    out.details += figure.limbs[l].digits * pace.digit;
-    if (figure.limbs[l].kind == LimbKind::Head) out.details += pace.head;
+    // What is coat wool right through is wound and felted like a core, and has no layer laid on.
+    const double core = (w.coreVolume + (w.allCoat ? w.coatVolume : 0)) / 1000 * perCm3 +
+                        (w.coreVolume > 0 || w.allCoat ? pace.coreLimb : 0);
+    const double coat = wool.coatThickness > 0 && !w.allCoat ? w.area / 100 * pace.coatArea : 0;
+    double details = figure.limbs[l].digits * pace.digit;
+    if (figure.limbs[l].kind == LimbKind::Head) details += pace.head;
+    out.core += core;
+    out.coat += coat;
+    out.details += details;
+    out.limbs.push_back(core + coat + details);
   }
   out.total = out.wire + out.core + out.coat + out.details;
   out.low = out.total * pace.low;

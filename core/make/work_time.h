@@ -27,9 +27,10 @@ struct WorkTime {
   double wire = 0, core = 0, coat = 0, details = 0; ///< minutes
   double total = 0;                                 ///< minutes
   double low = 0, high = 0;                         ///< minutes
+  std::vector<double> limbs;                        ///< minutes of wool work on each limb
 };
 
-/// The coat's surface is taken as its volume over its thickness.
+/// Core by volume and firmness, coat by surface, digits and the face apart.
 [[nodiscard]] WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces,
                                 const Pace& pace);
 

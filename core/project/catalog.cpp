@@ -94,6 +94,7 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
   take(catalog, data / "work" / "pace.json", readPace, catalog.pace);
   take(catalog, data / "work" / "posing.json", readPoseRules, catalog.pose);
   take(catalog, data / "work" / "joins.json", readBenchRules, catalog.bench);
+  take(catalog, data / "work" / "wool.json", readWoolRules, catalog.wool);
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())

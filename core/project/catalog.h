@@ -6,6 +6,7 @@
 #include "make/bench_rules.h"
 #include "make/work_time.h"
 #include "wire/material.h"
+#include "wool/wool_rules.h"
 
 #include <filesystem>
 #include <string_view>
@@ -18,6 +19,7 @@ struct Catalog {
   std::vector<Material> materials; ///< in the order of the data folder's names
   Pace pace;                       ///< how long kinds of work take
   PoseRules pose;                  ///< what poses are judged by
+  WoolRules wool;                  ///< densities, strips, pads, fur
   BenchRules bench;                ///< skewers, pins, bounds of the advice
   std::vector<Problem> problems;   ///< files that could not be read; the rest is there all the same
 

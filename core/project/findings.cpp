@@ -1,5 +1,6 @@
 #include "project/plan.h"
 #include "project/wire_findings.h"
+#include "project/wool_findings.h"
 
 #include "project/factor_words.h"
 #include "wire/allowance.h"
@@ -187,16 +188,10 @@ std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
     const bool pair = twin >= 0 && alike(plan, l, static_cast<size_t>(twin));
     if (pair && static_cast<size_t>(twin) < l) continue; // said of both already
     look(out, plan, l, pair);
-    if (plan.wool.coatThickness > 0 && plan.wool.limbs[l].coreVolume <= 0 &&
-        plan.figure.limbs[l].kind != LimbKind::Digits)
-      out.push_back({Level::Doubtful, plan.figure.limbs[l].id,
-                     fmt::format("{}: thinner than its coat of {} mm, so it is coat wool all through.",
-                                 called(plan.figure, static_cast<int>(l), pair),
-                                 printNumber(plan.wool.coatThickness, 1)),
-                     fmt::format("{} all coat", plan.figure.limbs[l].family)});
   }
   lookAtFigure(out, project, plan);
   lookAtWire(out, project, plan);
+  lookAtWool(out, project, plan);
   std::stable_sort(out.begin(), out.end(),
                    [](const Finding& a, const Finding& b) { return a.level > b.level; });
   return out;

@@ -3,6 +3,7 @@
 #include "hold/gauge_choice.h"
 #include "project/body_joins.h"
 #include "project/wire_stock.h"
+#include "solid/field.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -12,6 +13,8 @@
 
 namespace columna {
 namespace {
+
+constexpr double kHurried = 3; ///< times the working cell, where somebody waits
 
 /// The sections of a figure's parts where a needle meets wire: wool over the bundle at the thinnest place.
 double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
@@ -28,8 +31,9 @@ double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
 
 class Planner {
 public:
-  Planner(const Project& project, const Catalog& catalog, Plan begun)
-      : project_(project), catalog_(catalog), plan_(std::move(begun)) {
+  Planner(const Project& project, const Catalog& catalog, const SolidOffer& offer, Plan begun)
+      : project_(project), catalog_(catalog), offer_(offer), plan_(std::move(begun)) {
+    plan_.woolRules = catalog.wool;
     plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.construction = project.construction;
     plan_.bench = catalog.bench;
@@ -43,16 +47,11 @@ public:
 
   Result<Plan> run() {
     if (auto problem = chooseMaterials()) return *problem;
-    const double coat = project_.coat.value_or(plan_.figure.coatThickness);
-    volume_ = bodyVolume(plan_.figure, coat);
-    std::vector<Firmness> firm;
-    for (const FigureLimb& limb : plan_.figure.limbs) {
-      const LimbChoice* choice = choiceOf(limb.id);
-      firm.push_back(choice && choice->firmness ? *choice->firmness : limb.firmness);
-    }
-    plan_.wool = planWool(plan_.figure, volume_, coat, firm);
-    plan_.boneWool = masses(false);
+    plan_.wool.coatThickness = project_.coat.value_or(plan_.figure.coatThickness);
+    takeSolid();
     settleWire();
+    plan_.wool = planWool(plan_.figure, *plan_.solid, woolInput(), catalog_.wool);
+    plan_.boneWool = masses(false);
     pieces();
     bodyJoins(project_, plan_);
     plan_.stock = cutFromStock(project_, catalog_, plan_);
@@ -108,13 +107,57 @@ private:
     return section;
   }
 
+  /// The offered solid if it is this figure's, or a guess from it when there is hurry; else made anew.
+  void takeSolid() {
+    SolidWish wish = solidWish(plan_);
+    wish.cell *= offer_.coarser;
+    if (offer_.known && offer_.known->key == solidKey(plan_.figure, wish.coat, wish.skin))
+      plan_.solid = offer_.known;
+    else if (auto guess = offer_.known && offer_.hurried ? guessSolid(plan_.figure, wish.coat, *offer_.known)
+                                                         : std::nullopt)
+      plan_.solid = std::make_shared<const KnownSolid>(std::move(*guess));
+    else if (offer_.hurried) {
+      // Another animal: roughly at first.
+      wish.cell *= kHurried;
+      KnownSolid rough = makeSolid(plan_.figure, wish);
+      rough.exact = false;
+      plan_.solid = std::make_shared<const KnownSolid>(std::move(rough));
+    } else
+      plan_.solid = std::make_shared<const KnownSolid>(makeSolid(plan_.figure, wish));
+  }
+
+  /// What is settled of the wool, with the wire as it is chosen so far.
+  [[nodiscard]] WoolInput woolInput() const {
+    WoolInput in;
+    in.coat = plan_.wool.coatThickness;
+    in.wish = project_.wool;
+    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
+      const FigureLimb& limb = plan_.figure.limbs[l];
+      const LimbChoice* choice = choiceOf(limb.id);
+      LimbWoolInput out;
+      out.firmness = choice && choice->firmness ? *choice->firmness : limb.firmness;
+      if (choice) {
+        out.density = choice->density;
+        out.way = choice->coatWay;
+      }
+      const int group = plan_.limbs[l].group;
+      if (group >= 0) {
+        const auto g = static_cast<size_t>(group);
+        for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m)
+          if (plan_.groups[g].limbs[m] == static_cast<int>(l)) out.bundle = sectionOf(g, m).bundle();
+      }
+      in.limbs.push_back(out);
+    }
+    return in;
+  }
+
   [[nodiscard]] std::vector<BoneMass> masses(bool withWire) const {
     const Figure& figure = plan_.figure;
     std::vector<BoneMass> out(figure.bones.size());
+    const std::vector<double> grams = boneGrams(figure, *plan_.solid, woolInput(), catalog_.wool);
     for (size_t b = 0; b < out.size(); ++b) {
-      const BoneVolume& v = volume_.bones[b];
-      const LimbWool& wool = plan_.wool.limbs[static_cast<size_t>(figure.bones[b].limb)];
-      out[b] = {v.core * feltDensity(wool.firmness) + v.coat * kCoatDensity, v.centre, v.coreAt};
+      const BoneShare& share = plan_.solid->solid.bones[b];
+      out[b] = {grams[b], share.centre, share.coreAt};
     }
     if (!withWire) return out;
     for (size_t g = 0; g < plan_.groups.size(); ++g)
@@ -261,7 +304,7 @@ private:
 
   const Project& project_;
   const Catalog& catalog_;
-  BodyVolume volume_;
+  SolidOffer offer_;
   Plan plan_;
 };
 
@@ -304,10 +347,19 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog) {
   return figureOf(project, *pattern);
 }
 
-Result<Plan> plan(const Project& project, const Catalog& catalog) {
+SolidWish solidWish(const Plan& plan) {
+  SolidWish wish;
+  wish.cell = workingCell(plan.figure);
+  wish.coat = plan.wool.coatThickness;
+  wish.blend = usualBlend(plan.figure);
+  wish.skin = plan.woolRules.skin;
+  return wish;
+}
+
+Result<Plan> plan(const Project& project, const Catalog& catalog, const SolidOffer& offer) {
   auto begun = planFigure(project, catalog);
   if (!begun) return begun.problem();
-  return Planner(project, catalog, std::move(begun).value()).run();
+  return Planner(project, catalog, offer, std::move(begun).value()).run();
 }
 
 int Plan::pieceOf(int limb) const {

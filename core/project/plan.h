@@ -12,6 +12,7 @@
 #include "wire/piece.h"
 #include "wool/wool_plan.h"
 
+#include <memory>
 #include <vector>
 
 namespace columna {
@@ -70,6 +71,8 @@ struct Plan {
   std::vector<BoneMass> boneWool; ///< of each bone, wool alone
   Standing standing;
   WoolPlan wool;
+  WoolRules woolRules; ///< the rules of thumb it was made by
+  std::shared_ptr<const KnownSolid> solid;
   std::vector<LimbPlan> limbs;   ///< one a limb of the figure
   std::vector<Finding> findings; ///< worst first, then in body order
   Totals totals;
@@ -81,9 +84,19 @@ struct Plan {
   [[nodiscard]] const Figure& intended() const { return animal ? *animal : figure; }
 };
 
+/// A solid that may be known already, so that it need not be made.
+struct SolidOffer {
+  std::shared_ptr<const KnownSolid> known; ///< used as it is when it is of the same figure and coat
+  bool hurried = false; ///< else guessed from it, or made roughly; the plan's wool says so
+  double coarser = 1;   ///< times the working cell
+};
+
 /// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can
 /// have.
-[[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog);
+[[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog, const SolidOffer& offer = {});
+
+/// What the solid of a plan's figure is made with.
+[[nodiscard]] SolidWish solidWish(const Plan& plan);
 
 /// The first part of a plan alone: pattern, figure, animal and made parts; nothing else is filled in. For
 /// showing a figure under the hand, when the rest follows a little later. Errors as plan(), but for the

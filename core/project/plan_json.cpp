@@ -1,6 +1,7 @@
 #include "project/plan.h"
 
 #include "measure/gauge.h"
+#include "project/wool_plan_json.h"
 
 #include <cmath>
 
@@ -152,6 +153,7 @@ Json toJson(const Plan& plan) {
             {"core_g", plan.totals.core},
             {"coat_g", plan.totals.coat},
             {"mass_g", plan.totals.mass}}},
+          {"wool", woolJson(plan)},
           {"findings", std::move(findings)}};
 }
 

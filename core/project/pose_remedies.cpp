@@ -47,7 +47,7 @@ public:
 
 private:
   void attempt(std::string words, double size, Project project) {
-    const auto made = columna::plan(project, catalog_);
+    const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     const PoseReport then = poseReport(project, *made, catalog_, report_.pose);
     const auto found = std::find_if(then.joints.begin(), then.joints.end(),

@@ -51,7 +51,7 @@ public:
     rules.rules = catalog_.pose;
     rules.nudge = plan_.loads.nudge;
     for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
-      rules.feltStiffness.push_back(feltStiffness(feltDensity(plan_.wool.limbs[l].firmness)));
+      rules.feltStiffness.push_back(feltStiffness(plan_.wool.limbs[l].density));
     rules.turned = swings(plan_, PatternPose(), out_.pose);
     const ArmatureParts parts{plan_.figure,           plan_.skeleton,           plan_.groups,
                               plan_.sections,         plan_.boneWool,           rules.feltStiffness,

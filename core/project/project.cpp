@@ -78,6 +78,7 @@ public:
     if (const auto problem = studyFromJson(json_, file_, p)) throw Bad{*problem};
     if (const auto problem = wireFromJson(json_, file_, p)) throw Bad{*problem};
     if (const auto problem = stancesFromJson(json_, file_, p.stances)) throw Bad{*problem};
+    if (const auto problem = woolFromJson(json_, file_, p.wool)) throw Bad{*problem};
     if (json_.contains("untied")) {
       if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
       for (const Json& pair : json_["untied"])
@@ -144,6 +145,7 @@ private:
           fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
       }
       if (const auto problem = limbWireFromJson(in, "limbs." + limbId, file_, choice)) throw Bad{*problem};
+      if (const auto problem = limbWoolFromJson(in, "limbs." + limbId, file_, choice)) throw Bad{*problem};
       if (!choice.empty()) p.limbs[limbId] = choice;
     }
   }
@@ -172,6 +174,7 @@ Json toJson(const Project& project) {
   studyToJson(project, out);
   wireToJson(project, out);
   stancesToJson(project.stances, out);
+  woolToJson(project.wool, out);
   out["construction"] = id(project.construction);
   out["material"] = project.material;
   out["use"] = id(project.use);
@@ -182,7 +185,8 @@ Json toJson(const Project& project) {
   if (!limbs.is_object()) limbs = Json::object();
   for (auto it = limbs.begin(); it != limbs.end();) {
     if (!project.limbs.contains(it.key()))
-      for (const char* key : {"material", "diameter_mm", "firmness", "wires", "digits"})
+      for (const char* key :
+           {"material", "diameter_mm", "firmness", "density_g_cm3", "coat", "wires", "digits"})
         it.value().erase(key);
     it = it.value().empty() ? limbs.erase(it) : std::next(it);
   }
@@ -193,6 +197,7 @@ Json toJson(const Project& project) {
     put(in, "firmness", choice.firmness.has_value(),
         std::string(word(choice.firmness.value_or(Firmness::Medium))));
     limbWireToJson(choice, in);
+    limbWoolToJson(choice, in);
   }
   out["untied"] = project.untied;
   return out;

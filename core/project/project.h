@@ -10,6 +10,7 @@
 #include "project/stance.h"
 #include "wire/material.h"
 #include "wire/piece.h"
+#include "wool/wool_wish.h"
 
 #include <nlohmann/json.hpp>
 
@@ -25,12 +26,15 @@ struct LimbChoice {
   std::optional<std::string> material; ///< id
   std::optional<double> diameter;      ///< mm
   std::optional<Firmness> firmness;
+  std::optional<double> density; ///< g/mm3 of felt, the maker's own
+  CoatWay coatWay = CoatWay::Advised;
   std::optional<int> wires;                 ///< 0 none, 1, 2 or 4; as the construction has it when not set
   std::optional<RootHold> held;             ///< its own way, whatever the figure's construction
   std::optional<PieceRules::Digits> digits; ///< toes or fingers of fine wire
 
   [[nodiscard]] bool empty() const {
-    return !material && !diameter && !firmness && !wires && !held && !digits;
+    return !material && !diameter && !firmness && !density && coatWay == CoatWay::Advised && !wires &&
+           !held && !digits;
   }
 };
 
@@ -78,6 +82,7 @@ struct Project {
   Allowances allow;                                                    ///< for the figure
   std::map<std::string, Allowances> pieceAllow;                        ///< by a piece's name, instead
   std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
+  WoolWish wool;                ///< wool at hand, test ball, markings, what was measured
   Stances stances;              ///< poses, how it is held up, and who bends it
   std::set<std::string> untied; ///< pairs ("foreleg") whose sides the maker changes apart
   nlohmann::json unknown = nlohmann::json::object(); ///< the file as read, so that keys of others survive
@@ -111,6 +116,14 @@ void limbWireToJson(const LimbChoice& choice, nlohmann::json& in);
 [[nodiscard]] std::optional<Problem> wireFromJson(const nlohmann::json& in, const std::string& file,
                                                   Project& project);
 [[nodiscard]] std::optional<Problem> limbWireFromJson(const nlohmann::json& in, const std::string& at,
+                                                      const std::string& file, LimbChoice& choice);
+
+/// The same for what is settled of the wool, and of one limb's.
+void woolToJson(const WoolWish& wool, nlohmann::json& out);
+void limbWoolToJson(const LimbChoice& choice, nlohmann::json& in);
+[[nodiscard]] std::optional<Problem> woolFromJson(const nlohmann::json& in, const std::string& file,
+                                                  WoolWish& wool);
+[[nodiscard]] std::optional<Problem> limbWoolFromJson(const nlohmann::json& in, const std::string& at,
                                                       const std::string& file, LimbChoice& choice);
 
 /// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an

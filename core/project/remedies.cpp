@@ -33,7 +33,7 @@ public:
 
 private:
   void attempt(std::string words, Project project) {
-    const auto made = columna::plan(project, catalog_);
+    const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     const auto l = made->figure.limb(part_.id);
     if (!l) return;

@@ -11,10 +11,25 @@
 namespace columna {
 namespace {
 
-Result<Plan> planAt(Project project, const Catalog& catalog, double height) {
-  project.size = {SizeBy::OverallHeight, height, {}};
-  return plan(project, catalog);
-}
+/// Plans of one project at many heights. The wool of another size is that of the first in proportion; only a
+/// coat of the maker's own thickness does not grow with it, and then each has a solid of its own.
+class Heights {
+public:
+  Heights(Project project, const Catalog& catalog, std::shared_ptr<const KnownSolid> known = nullptr)
+      : project_(std::move(project)), catalog_(catalog), known_(std::move(known)) {}
+
+  Result<Plan> at(double height) {
+    project_.size = {SizeBy::OverallHeight, height, {}};
+    auto made = plan(project_, catalog_, {known_, !project_.coat});
+    if (made && !known_) known_ = made->solid;
+    return made;
+  }
+
+private:
+  Project project_;
+  const Catalog& catalog_;
+  std::shared_ptr<const KnownSolid> known_;
+};
 
 std::optional<Problem> settledByParts(const Project& project) {
   if (project.made.empty()) return std::nullopt;
@@ -27,8 +42,9 @@ Result<double> solve(const Project& project, const Catalog& catalog, double want
                      const std::string& what) {
   double low = kSmallestMm;
   double high = kLargestMm;
+  Heights heights(project, catalog);
   const auto at = [&](double height) -> Result<double> {
-    const auto made = planAt(project, catalog, height);
+    const auto made = heights.at(height);
     if (!made) return made.problem();
     return amount(*made);
   };
@@ -64,7 +80,9 @@ Result<double> solve(const Project& project, const Catalog& catalog, double want
       side = 1;
     }
   }
-  return low;
+  // It jumps here: a part is just thick enough for a core of its own. A little below, so that rounding the
+  // height does not cross over.
+  return low * (1 - 1e-3);
 }
 
 /// Shortest chain of a limb of digits, mm.
@@ -106,8 +124,9 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
   // fits.
   double low = kSmallestMm;
   double high = kLargestMm;
-  const auto least = planAt(project, catalog, low);
-  const auto most = planAt(project, catalog, high);
+  Heights heights(project, catalog);
+  const auto least = heights.at(low);
+  const auto most = heights.at(high);
   if (!least) return least.problem();
   if (!most) return most.problem();
   if (cut(*least) > length || cut(*most) < length)
@@ -117,7 +136,7 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
                                kLargestMm / 1000, cut(*least), cut(*most))};
   while (high - low > 1e-4 * low) {
     const double mid = std::sqrt(low * high);
-    const auto made = planAt(project, catalog, mid);
+    const auto made = heights.at(mid);
     if (!made) return made.problem();
     (cut(*made) <= length ? low : high) = mid;
   }
@@ -151,8 +170,9 @@ std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog
     part.least = wire.hold.cover;
     double low = height;
     double high = height;
+    Heights heights(project, catalog, plan.solid);
     const auto covered = [&](double at) {
-      const auto made = planAt(project, catalog, at);
+      const auto made = heights.at(at);
       return made && made->limbs[l].hold.cover >= part.wanted;
     };
     while (high < kLargestMm && !covered(high)) {
@@ -178,10 +198,11 @@ std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog,
   std::vector<ScaleRow> rows;
   Project free = project;
   free.made.clear(); // made parts hold one size fast; the chart asks what others would take
+  Heights heights(free, catalog, now.solid);
   for (int k = -8; k <= 8; ++k) {
     if (stop && *stop) return {};
     const double height = now.figure.overallHeight * std::exp2(k / 8.0);
-    const auto made = planAt(free, catalog, height);
+    const auto made = heights.at(height);
     if (!made) continue;
     ScaleRow row;
     row.height = height;

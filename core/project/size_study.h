@@ -8,7 +8,8 @@
 
 namespace columna {
 
-/// The height whose plan takes so much core wool, to 0.01 g. Errors: an amount not above 0 or beyond what any
+/// The height whose plan takes so much core wool, to 0.01 g; where it jumps past that amount, since a part
+/// becomes thick enough for a core, the height just below. Errors: an amount not above 0 or beyond what any
 /// figure here takes; made parts already settle the size.
 [[nodiscard]] Result<double> heightForCore(const Project& project, const Catalog& catalog, double grams);
 

@@ -37,7 +37,7 @@ public:
 
 private:
   void attempt(std::string words, double size, Project project, const PatternPose& pose) {
-    const auto made = columna::plan(project, catalog_);
+    const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     project.stances.now = pose;
     const PoseReport then = poseReport(project, *made, catalog_, pose);

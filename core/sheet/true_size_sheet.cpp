@@ -5,6 +5,7 @@
 #include "sheet/marks.h"
 #include "sheet/pose_page.h"
 #include "sheet/wire_pages.h"
+#include "sheet/wool_pages.h"
 
 #include <fmt/format.h>
 
@@ -27,6 +28,7 @@ public:
     for (const View view : {View::Side, View::Front, View::Above}) tiles(view);
     append(bendPages(project_, plan_, paper_));
     append(assemblyPages(project_, plan_, paper_));
+    append(woolPages(project_, plan_, paper_));
     append(posePages(project_, plan_, catalog_, paper_));
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];

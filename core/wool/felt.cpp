@@ -1,6 +1,7 @@
 #include "wool/felt.h"
 
 #include <cmath>
+#include <numbers>
 
 namespace columna {
 
@@ -27,6 +28,14 @@ DensityRange feltDensityRange(Firmness firmness) {
   }
   return {0.12e-3, 0.18e-3};
 }
+
+double ballDensity(const TestBall& ball) {
+  return 6 * ball.grams / (std::numbers::pi * ball.diameter * ball.diameter * ball.diameter);
+}
+
+double handFactor(const TestBall& ball) { return ballDensity(ball) / feltDensity(ball.firmness); }
+
+double ballError(const TestBall& ball) { return 3 * 1.0 / ball.diameter + 0.05 / ball.grams; }
 
 double feltStiffness(double density) {
   constexpr double fibre = 1.31e-3; // g/mm3

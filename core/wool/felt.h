@@ -4,6 +4,7 @@
 #pragma once
 
 #include "anatomy/pattern.h"
+#include "wool/wool_wish.h"
 
 namespace columna {
 
@@ -17,12 +18,16 @@ struct DensityRange {
 };
 [[nodiscard]] DensityRange feltDensityRange(Firmness firmness);
 
-/// Coat wool as laid and needled down: 0.15 g/cm3, in g/mm3.
-inline constexpr double kCoatDensity = 0.15e-3;
-
 /// Young's modulus of felt of that density (g/mm3), MPa, by van Wyk's law 3 k E_f phi^3 with k = 0.01
 /// (0.005-0.02), fibres of 3 GPa and 1.31 g/cm3: 0.04 at 0.10 g/cm3, 0.135 at 0.15, 0.43 at 0.22.
 [[nodiscard]] double feltStiffness(double density);
+
+/// Density of a ball felted and weighed: 6 m / (pi D^3), g/mm3.
+[[nodiscard]] double ballDensity(const TestBall& ball);
+/// That density over the usual one of its firmness: what one's own hand does differently.
+[[nodiscard]] double handFactor(const TestBall& ball);
+/// How far off it can be, as a share: three times that of the diameter read to 1 mm, and the scale's 0.05 g.
+[[nodiscard]] double ballError(const TestBall& ball);
 
 /// Felted diameter over wound diameter: 0.75 for balls (heads and bodies), 0.65 for limbs on a wire of fixed
 /// length (range 0.60-0.80). Both follow from a density ratio of 2.37.
@@ -37,9 +42,5 @@ inline constexpr double kCoatDensity = 0.15e-3;
 
 /// Length in mm of a sliver of `linear` g/mm that weighs `grams`.
 [[nodiscard]] double woolLength(double grams, double linear);
-
-/// Carded sliver, 15 g/m (range 10-25), in g/mm: what the strips of this program are reckoned in until the
-/// wool at hand has been weighed.
-inline constexpr double kSliverLinear = 0.015;
 
 } // namespace columna

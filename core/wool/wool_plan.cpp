@@ -1,135 +1,297 @@
 #include "wool/wool_plan.h"
 
-#include "measure/quantity.h"
-
 #include <fmt/format.h>
 
+#include <Eigen/Geometry>
+
 #include <algorithm>
-#include <array>
 #include <cmath>
+#include <numbers>
 
 namespace columna {
 namespace {
 
-Girth girthAt(const FigureBone& bone, int index, double at, double along, double coat, LimbKind kind) {
-  std::vector<double> t;
-  std::vector<double> across;
-  std::vector<double> deep;
-  for (const Station& s : bone.stations) {
-    t.push_back(s.at);
-    across.push_back(s.across);
-    deep.push_back(s.deep);
-  }
-  Girth g;
-  g.bone = index;
-  g.at = at;
-  g.along = along;
-  g.across = pchip(t, across, at);
-  g.deep = pchip(t, deep, at);
-  g.finished = ellipsePerimeter(g.across / 2, g.deep / 2);
-  // The core's outline lies the coat's thickness inside: its girth is shorter by 2 pi c.
-  if (coat < std::min(g.across, g.deep) / 2)
-    g.felted = std::max(0.0, g.finished - 2 * 3.141592653589793 * coat);
-  g.wound = g.felted / feltedOverWound(kind);
-  return g;
+bool ball(LimbKind kind) {
+  return kind == LimbKind::Head || kind == LimbKind::Trunk || kind == LimbKind::Part;
 }
 
-std::string cm3(double mm3) { return printNumber(mm3 / 1000, mm3 < 10000 ? 2 : 1); }
+double meanThickness(const FigureBone& bone) {
+  double sum = 0;
+  for (const Station& s : bone.stations) sum += std::min(s.across, s.deep);
+  return sum / static_cast<double>(std::max<size_t>(1, bone.stations.size()));
+}
 
-} // namespace
+/// The wire in one bone's wool, mm3.
+double wireIn(const FigureBone& bone, const BoneShare& share, double bundle) {
+  if (!bone.wire || bundle <= 0) return 0;
+  return std::numbers::pi / 4 * bundle * bundle * bone.length * share.lineInBody;
+}
 
-WoolPlan planWool(const Figure& figure, const BodyVolume& volume, double coat,
-                  const std::vector<Firmness>& firmness) {
-  WoolPlan plan;
-  plan.coatThickness = coat;
-  plan.volumeError = volume.error;
-  for (size_t l = 0; l < figure.limbs.size(); ++l) {
-    const FigureLimb& limb = figure.limbs[l];
+double bundleOf(const LimbWoolInput& limb, const WoolWish& wish) {
+  return limb.bundle > 0 ? limb.bundle + 2 * gripThickness(wish.grip) : 0;
+}
+
+/// Area of a flat part, one side, mm2.
+double flatArea(const FigureFlat& flat) {
+  Vec3 sum = Vec3::Zero();
+  for (size_t k = 1; k + 1 < flat.outline.size(); ++k)
+    sum += (flat.outline[k] - flat.outline[0]).cross(flat.outline[k + 1] - flat.outline[0]);
+  return sum.norm() / 2;
+}
+
+/// One bone's volumes with the wire taken out of what is wound, or of what there is.
+struct Cleared {
+  double wound = 0, pads = 0, skin = 0, coat = 0, wire = 0;
+};
+
+Cleared cleared(const FigureBone& bone, const BoneShare& share, bool allCoat, double bundle) {
+  Cleared out;
+  out.wound = share.wound;
+  out.skin = share.skin;
+  out.coat = share.coat;
+  // In pairs, so that left and right add up to the same bits.
+  out.pads = (share.pads[0].volume + share.pads[1].volume) + (share.pads[2].volume + share.pads[3].volume);
+  if (allCoat) {
+    out.coat += share.core;
+    out.wound = out.pads = out.skin = 0;
+  }
+  out.wire = wireIn(bone, share, bundle);
+  double left = out.wire;
+  for (double* part : {&out.wound, &out.pads, &out.skin, &out.coat}) {
+    const double take = std::min(left, *part);
+    *part -= take;
+    left -= take;
+  }
+  out.wire -= left; // a wire thicker than its wool: the rest lies outside
+  return out;
+}
+
+class Planner {
+public:
+  Planner(const Figure& figure, const KnownSolid& solid, const WoolInput& in, const WoolRules& rules)
+      : figure_(figure), solid_(solid), in_(in), rules_(rules) {
+    out_.coatThickness = in.coat;
+    out_.volumeError = solid.solid.error;
+    out_.guessed = !solid.exact;
+    out_.volume = solid.solid.core + solid.solid.coat;
+    if (in.wish.ball) out_.handFactor = handFactor(*in.wish.ball);
+  }
+
+  WoolPlan run() {
+    for (size_t l = 0; l < figure_.limbs.size(); ++l) out_.limbs.push_back(limb(l));
+    flats();
+    for (const Marking& marking : in_.wish.markings) {
+      MarkedArea area =
+          markedArea(marking, figure_, solid_, in_.coat, in_.wish.core.tone, rules_.coatDensity, rules_);
+      // Its wool is laid in place of the coat's own.
+      for (size_t l = 0; l < out_.limbs.size(); ++l)
+        out_.limbs[l].coat -= std::min(out_.limbs[l].coat, area.byLimb[l] * in_.coat * rules_.coatDensity);
+      out_.markings.push_back(std::move(area));
+    }
+    for (const LimbWool& w : out_.limbs) {
+      out_.core += w.core;
+      out_.coat += w.coat + w.flats + w.fur;
+    }
+    for (const MarkedArea& area : out_.markings) out_.coat += area.grams;
+    return std::move(out_);
+  }
+
+private:
+  LimbWool limb(size_t l) {
+    const FigureLimb& part = figure_.limbs[l];
+    const LimbWoolInput& in = in_.limbs[l];
+    const double bundle = bundleOf(in, in_.wish);
     LimbWool w;
-    w.firmness = firmness[l];
+    w.firmness = in.firmness;
+    w.density = densityOf(in, out_.handFactor);
+    w.ownDensity = in.density.has_value() || in_.wish.ball.has_value();
+    if (part.kind != LimbKind::Trunk) w.looseEnd = std::min(rules_.looseEnd, part.length / 4);
+    std::vector<bool> skip(figure_.bones.size(), true);
+    bool anyCore = false;
+    bool shines = false;
+    double coatOnly = 0;
+    for (const int b : part.bones) {
+      const auto i = static_cast<size_t>(b);
+      const FigureBone& bone = figure_.bones[i];
+      const bool all = boneAllCoat(bone, in, in_.coat, in_.wish, rules_);
+      shines = shines || (all && meanThickness(bone) >= rules_.allCoatBelow);
+      const Cleared c = cleared(bone, solid_.solid.bones[i], all, bundle);
+      w.woundVolume += c.wound;
+      w.padVolume += c.pads;
+      w.skinVolume += c.skin;
+      w.coatVolume += c.coat;
+      w.wireVolume += c.wire;
+      w.area += solid_.area[i];
+      if (all) {
+        w.someCoat = true;
+        const double shell = std::min(c.coat, solid_.solid.bones[i].coat);
+        coatOnly += (c.coat - shell) * w.density + shell * rules_.coatDensity;
+      } else {
+        coatOnly += c.coat * rules_.coatDensity;
+        skip[i] = false;
+        anyCore = anyCore || c.wound + c.pads + c.skin > 0;
+      }
+    }
+    w.coreVolume = w.woundVolume + w.padVolume + w.skinVolume;
+    w.allCoat = !anyCore;
+    w.coat = coatOnly;
+    w.core = w.coreVolume * w.density;
+    w.skin = w.skinVolume * w.density;
+    w.pads = padsOf(figure_, static_cast<int>(l), solid_.solid, w.density, w.core, rules_, skip);
+    for (const Pad& pad : w.pads) w.padded += pad.grams * pad.count;
+    w.padded = std::min(w.padded, w.padVolume * w.density);
+    // Pads too small to weigh are evened out by winding.
+    w.wound = w.core - w.padded - w.skin;
+    if (w.someCoat)
+      w.coatReason = in.way == CoatWay::AllCoat ? "as you chose"
+                     : shines
+                         ? fmt::format("a {} core would shine through {} mm of {} wool",
+                                       word(in_.wish.core.tone), trimmed(in_.coat), word(in_.wish.coat.tone))
+                         : fmt::format("thinner than {} mm", trimmed(rules_.allCoatBelow));
+    if (in_.coat > 0 && !w.allCoat)
+      w.hides = in_.coat * rules_.coatDensity / hidingMass(in_.wish.core.tone, in_.wish.coat.tone, rules_);
+    range(w, in);
+    girths(w, part, in, bundle);
+    offCentre(w, part, bundle);
+    wind(w, part, bundle);
+    w.needles = needlesFor(w.girths, in_.coat, w.firmness, rules_);
+    if (in_.wish.furShown && part.length > 0) {
+      double mean = 0;
+      for (const Girth& g : w.girths) mean += g.finished;
+      if (!w.girths.empty()) mean /= static_cast<double>(w.girths.size());
+      w.furRows = furOn(part, part.length, mean, *in_.wish.furShown,
+                        in_.wish.coat.staple.value_or(rules_.staple), rules_);
+      w.fur = w.furRows.grams;
+    }
+    return w;
+  }
+
+  static std::string trimmed(double value) { return fmt::format("{:g}", std::round(value * 10) / 10); }
+
+  void range(LimbWool& w, const LimbWoolInput& in) const {
+    DensityRange range = feltDensityRange(w.firmness);
+    if (in.density)
+      range = {*in.density * 0.9, *in.density * 1.1};
+    else if (in_.wish.ball) {
+      const double share = ballError(*in_.wish.ball);
+      range = {w.density * (1 - share), w.density * (1 + share)};
+    }
+    w.coreLow = w.coreVolume * range.low * (1 - out_.volumeError);
+    w.coreHigh = w.coreVolume * range.high * (1 + out_.volumeError);
+  }
+
+  void girths(LimbWool& w, const FigureLimb& part, const LimbWoolInput& in, double bundle) const {
     double along = 0;
     int last = -1;
-    for (const int b : limb.bones) {
-      const FigureBone& bone = figure.bones[static_cast<size_t>(b)];
-      w.coreVolume += volume.bones[static_cast<size_t>(b)].core;
-      w.coatVolume += volume.bones[static_cast<size_t>(b)].coat;
+    for (const int b : part.bones) {
+      const FigureBone& bone = figure_.bones[static_cast<size_t>(b)];
       if (!bone.wire) continue;
-      if (limb.kind == LimbKind::Digits && bone.parent != last) along = 0;
+      if (part.kind == LimbKind::Digits && bone.parent != last) along = 0;
+      LayerInput layers{in_.coat,  bundle,          rules_.wrapped,
+                        w.density, ball(part.kind), boneAllCoat(bone, in, in_.coat, in_.wish, rules_)};
       // Two girths a bone: its beginning third and its end third, where a tape can go round.
-      for (const double at : {0.25, 0.75})
-        w.girths.push_back(girthAt(bone, b, at, along + at * bone.length, coat, limb.kind));
+      for (const double at : {0.25, 0.75}) {
+        Girth g = layersAt(bone, at, layers);
+        g.bone = b;
+        g.along = along + at * bone.length;
+        w.girths.push_back(g);
+      }
       along += bone.length;
       last = b;
     }
     for (const Girth& g : w.girths) w.girthMax = std::max(w.girthMax, g.finished);
-    const DensityRange range = feltDensityRange(w.firmness);
-    w.core = w.coreVolume * feltDensity(w.firmness);
-    w.coreLow = w.coreVolume * range.low * (1 - volume.error);
-    w.coreHigh = w.coreVolume * range.high * (1 + volume.error);
-    w.coat = w.coatVolume * kCoatDensity;
-    w.stripLength = woolLength(w.core, kSliverLinear);
-    plan.core += w.core;
-    plan.coat += w.coat;
-    plan.limbs.push_back(std::move(w));
   }
-  return plan;
+
+  /// What it would save if the wire lay in the middle: the largest round would be the smaller half axis.
+  void offCentre(LimbWool& w, const FigureLimb& part, double bundle) const {
+    double volume = 0;
+    for (const Girth& g : w.girths) {
+      if (g.allCoat || g.felted <= 0) continue;
+      const double best = std::min(g.coreAcross, g.coreDeep) / 2;
+      const double now = std::max(g.round, bundle) / 2;
+      const double by = best - now;
+      const FigureBone& bone = figure_.bones[static_cast<size_t>(g.bone)];
+      volume += std::max(0.0, std::numbers::pi * (best * best - now * now)) * bone.length / 2;
+      if (by > w.offCentreBy) {
+        w.offCentreBy = by;
+        w.offCentreAlong = g.along;
+      }
+    }
+    w.offCentre = std::min(volume, w.padVolume) * w.density;
+    if (part.kind == LimbKind::Digits) w.offCentre = 0;
+  }
+
+  void wind(LimbWool& w, const FigureLimb& part, double bundle) const {
+    double wound = 0;
+    double count = 0;
+    for (const Girth& g : w.girths) {
+      const double diameter = g.wound > 0 ? g.wound / std::numbers::pi : std::min(g.across, g.deep);
+      wound += diameter;
+      count += 1;
+    }
+    const bool coatWool = w.allCoat;
+    WindingInput in;
+    in.grams = coatWool ? w.coat : w.wound;
+    in.length = part.length;
+    in.bundle = bundle;
+    in.wound = count > 0 ? wound / count : std::cbrt(std::max(1.0, w.coreVolume + w.coatVolume));
+    in.wrapped = rules_.wrapped;
+    w.winding = windingOf(part, in, sliverOf(coatWool ? in_.wish.coat : in_.wish.core, rules_), rules_);
+  }
+
+  void flats() {
+    for (const FigureFlat& flat : figure_.flats) {
+      const auto limb = static_cast<size_t>(figure_.bones[static_cast<size_t>(flat.bone)].limb);
+      // Flat felt is firm, both sides of it coat wool.
+      out_.limbs[limb].flats +=
+          flatArea(flat) * flat.thickness * feltDensity(Firmness::Firm) * out_.handFactor;
+    }
+  }
+
+  const Figure& figure_;
+  const KnownSolid& solid_;
+  const WoolInput& in_;
+  const WoolRules& rules_;
+  WoolPlan out_;
+};
+
+} // namespace
+
+double densityOf(const LimbWoolInput& in, double handFactor) {
+  return in.density.value_or(feltDensity(in.firmness) * handFactor);
 }
 
-Working coreWorking(const LimbWool& wool, double volumeError) {
-  Working w;
-  w.title = fmt::format("why {} g", printMassFigure(wool.core, UnitSystem::Metric));
-  w.lines.push_back({"felted core, joints counted once", {}, cm3(wool.coreVolume) + " cm³"});
-  w.lines.push_back({fmt::format("felted {}", word(wool.firmness)),
-                     {},
-                     printNumber(feltDensity(wool.firmness) * 1000, 2) + " g/cm³"});
-  w.lines.push_back(
-      {{},
-       fmt::format("{} × {}", cm3(wool.coreVolume), printNumber(feltDensity(wool.firmness) * 1000, 2)),
-       printMass(wool.core, UnitSystem::Metric)});
-  w.source =
-      fmt::format("An estimate: {} to {} g. The density is the bench's usual one; felt and weigh a ball of "
-                  "your own to settle it. "
-                  "The volume is good to about {} %, and the wire's own room is not taken off.",
-                  printMassFigure(wool.coreLow, UnitSystem::Metric),
-                  printMassFigure(wool.coreHigh, UnitSystem::Metric), printNumber(volumeError * 100, 0));
-  return w;
+bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double coat, const WoolWish& wish,
+                 const WoolRules& rules) {
+  if (in.way == CoatWay::AllCoat) return true;
+  if (in.way == CoatWay::CoreAndCoat) return false;
+  if (meanThickness(bone) < rules.allCoatBelow) return true;
+  return wish.core.tone != wish.coat.tone && coat > 0 &&
+         coat * rules.coatDensity < hidingMass(wish.core.tone, wish.coat.tone, rules);
 }
 
-Working coatWorking(const LimbWool& wool, double coatThickness) {
-  Working w;
-  w.title = fmt::format("why {} g", printMassFigure(wool.coat, UnitSystem::Metric));
-  w.lines.push_back(
-      {fmt::format("a layer {} mm thick", printNumber(coatThickness, 1)), {}, cm3(wool.coatVolume) + " cm³"});
-  w.lines.push_back({{},
-                     fmt::format("{} × {}", cm3(wool.coatVolume), printNumber(kCoatDensity * 1000, 2)),
-                     printMass(wool.coat, UnitSystem::Metric)});
-  w.source = "0.15 g/cm³ is a coat needled down, plausibly 0.10 to 0.22.";
-  return w;
+std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
+                              const WoolRules& rules) {
+  const double factor = in.wish.ball ? handFactor(*in.wish.ball) : 1;
+  std::vector<double> out(figure.bones.size(), 0);
+  for (size_t b = 0; b < out.size(); ++b) {
+    const FigureBone& bone = figure.bones[b];
+    const LimbWoolInput& limb = in.limbs[static_cast<size_t>(bone.limb)];
+    const bool all = boneAllCoat(bone, limb, in.coat, in.wish, rules);
+    const Cleared c = cleared(bone, solid.solid.bones[b], all, bundleOf(limb, in.wish));
+    const double density = densityOf(limb, factor);
+    const double shell = std::min(c.coat, solid.solid.bones[b].coat);
+    out[b] = (c.wound + c.pads + c.skin + (c.coat - shell)) * density + shell * rules.coatDensity;
+  }
+  for (const FigureFlat& flat : figure.flats)
+    out[static_cast<size_t>(flat.bone)] +=
+        flatArea(flat) * flat.thickness * feltDensity(Firmness::Firm) * factor;
+  return out;
 }
 
-Working girthWorking(const Girth& girth) {
-  Working w;
-  w.title = fmt::format("why {}", printNumber(girth.finished, 0));
-  w.lines.push_back({"across", {}, printNumber(girth.across, 1) + " mm"});
-  w.lines.push_back({"deep", {}, printNumber(girth.deep, 1) + " mm"});
-  w.lines.push_back({"tape round that oval", {}, printNumber(girth.finished, 0) + " mm"});
-  w.source =
-      "Diameters from the pattern at this size, coat on; the perimeter of an ellipse by Ramanujan's formula.";
-  return w;
-}
-
-Working woundWorking(const Girth& girth, LimbKind kind) {
-  Working w;
-  const double ratio = feltedOverWound(kind);
-  w.title = fmt::format("why {} before felting", printNumber(girth.wound, 0));
-  w.lines.push_back({"a wound part felts down to", {}, printNumber(ratio, 2)});
-  w.lines.push_back({{},
-                     fmt::format("{} ÷ {}", printNumber(girth.felted, 0), printNumber(ratio, 2)),
-                     printNumber(girth.wound, 0) + " mm"});
-  w.source = "Wound wool is about 2.4 times as dense once felted; a limb cannot shorten on its wire, so it "
-             "comes down further than a "
-             "ball. Plausibly 0.60 to 0.80.";
-  return w;
+WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
+                  const WoolRules& rules) {
+  return Planner(figure, solid, in, rules).run();
 }
 
 } // namespace columna

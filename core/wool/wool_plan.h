@@ -1,50 +1,101 @@
-// How much wool each limb takes, core and coat, and the girths to build to.
+// How much wool each limb takes and in what form: winding, pads, skin and coat, the girths to build to.
 #pragma once
 
 #include "measure/working.h"
-#include "wool/body.h"
+#include "solid/known_solid.h"
+#include "wool/cover.h"
 #include "wool/felt.h"
+#include "wool/layers.h"
+#include "wool/needles.h"
+#include "wool/pads.h"
+#include "wool/winding.h"
 
 #include <vector>
 
 namespace columna {
 
-/// Girths at a station of a limb, mm round (what a tape measures).
-struct Girth {
-  double along = 0; ///< mm from the limb's root along its wired bones
-  int bone = 0;
-  double at = 0;               ///< 0..1 on the bone
-  double across = 0, deep = 0; ///< finished diameters
-  double finished = 0;         ///< coat on
-  double felted = 0;           ///< core, felted; 0 where the part is all coat
-  double wound = 0;            ///< core as wound, before felting
-};
-
 struct LimbWool {
-  double core = 0, coat = 0;             ///< g
-  double coreLow = 0, coreHigh = 0;      ///< g, over the plausible densities and the volume's error
-  double coreVolume = 0, coatVolume = 0; ///< mm3
+  // Weights, g. `core` is wound, padded and skin together; `coat` includes parts that are all coat.
+  double core = 0, coat = 0;
+  double wound = 0, padded = 0, skin = 0;
+  double flats = 0;                 ///< ears, fins and the like cut from flat felt
+  double fur = 0;                   ///< laid on top
+  double coreLow = 0, coreHigh = 0; ///< over the plausible densities and the volume's error
+  // Volumes, mm3, felted and without the wire.
+  double coreVolume = 0, coatVolume = 0, woundVolume = 0, padVolume = 0, skinVolume = 0;
+  double wireVolume = 0; ///< wire and grip inside the wool
+  double area = 0;       ///< mm2 of surface
+
   Firmness firmness = Firmness::Medium;
-  double stripLength = 0;    ///< mm of 15 g/m sliver for the core
+  double density = 0;        ///< g/mm3 felted
+  bool ownDensity = false;   ///< by the maker's number or test ball
+  bool allCoat = false;      ///< no part of it has a core
+  bool someCoat = false;     ///< some of its bones are coat wool right through
+  std::string coatReason;    ///< why, where some of it is all coat
+  double hides = 0;          ///< how many times over the coat hides the core; 0 without either
+  double offCentre = 0;      ///< g of pads that wire in the middle of the sections would save
+  double offCentreAlong = 0; ///< mm from the root: where it lies farthest out
+  double offCentreBy = 0;    ///< mm it lies out of the middle there
+  double looseEnd = 0;       ///< mm at the root left unfelted for joining
+
   std::vector<Girth> girths; ///< by `along`
   double girthMax = 0;       ///< the largest finished girth, mm
+  std::vector<Pad> pads;     ///< in the order to add them
+  Winding winding;
+  NeedlePlan needles;
+  FurRows furRows;
 };
 
 struct WoolPlan {
   std::vector<LimbWool> limbs;
-  double core = 0, coat = 0; ///< g
-  double coatThickness = 0;  ///< mm
-  double volumeError = 0;    ///< share of the volume
+  double core = 0, coat = 0;        ///< g; flats and fur are counted with the coat
+  double coatThickness = 0;         ///< mm
+  double volume = 0;                ///< mm3 of the whole body, wire included
+  double volumeError = 0;           ///< share of the volume
+  bool guessed = false;             ///< the exact solid is still to be made
+  double handFactor = 1;            ///< own felt's density over the usual, by the test ball
+  std::vector<MarkedArea> markings; ///< as in the wish
 };
 
-/// `firmness` has one entry a limb.
-[[nodiscard]] WoolPlan planWool(const Figure& figure, const BodyVolume& volume, double coat,
-                                const std::vector<Firmness>& firmness);
+/// What is settled of one limb.
+struct LimbWoolInput {
+  Firmness firmness = Firmness::Medium;
+  std::optional<double> density; ///< g/mm3, the maker's own
+  CoatWay way = CoatWay::Advised;
+  double bundle = 0; ///< mm of wire, 0 without
+};
+
+struct WoolInput {
+  double coat = 0; ///< mm
+  WoolWish wish;
+  std::vector<LimbWoolInput> limbs; ///< one a limb of the figure
+};
+
+[[nodiscard]] WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
+                                const WoolRules& rules);
+
+/// Felted density of a limb, g/mm3: the maker's own number, else the usual times the hand's factor.
+[[nodiscard]] double densityOf(const LimbWoolInput& in, double handFactor);
+
+/// Whether a bone is coat wool right through: by the limb's way, or thinner than the rules allow, or its coat
+/// would not hide the core.
+[[nodiscard]] bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double coat,
+                               const WoolWish& wish, const WoolRules& rules);
+
+/// Grams of wool in each bone, flats apart, with wire of those bundles in it.
+[[nodiscard]] std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid,
+                                            const WoolInput& in, const WoolRules& rules);
 
 [[nodiscard]] Working coreWorking(const LimbWool& wool, double volumeError);
 [[nodiscard]] Working coatWorking(const LimbWool& wool, double coatThickness);
 /// How a finished girth follows from the section.
 [[nodiscard]] Working girthWorking(const Girth& girth);
-[[nodiscard]] Working woundWorking(const Girth& girth, LimbKind kind);
+/// How the wound girth follows from the felted round.
+[[nodiscard]] Working woundWorking(const Girth& girth, LimbKind kind, const LimbWool& wool,
+                                   const WoolRules& rules);
+[[nodiscard]] Working padWorking(const Pad& pad, const LimbWool& wool);
+[[nodiscard]] Working stripWorking(const Winding& winding, const Sliver& wool);
+[[nodiscard]] Working furWorking(const FurRows& fur, double shown, double staple);
+[[nodiscard]] Working ballWorking(const TestBall& ball);
 
 } // namespace columna

@@ -29,12 +29,10 @@ TEST(Loads, TailsMomentIsThatOfItsBones) {
   const WireSection& s = plan.limbs[tail].section;
   double at = 0;
   double moment = 0;
-  const BodyVolume volume = bodyVolume(plan.figure, plan.figure.coatThickness);
   for (const int b : plan.figure.limbs[tail].bones) {
     const auto i = static_cast<size_t>(b);
     const double length = plan.figure.bones[i].length;
-    const double g = volume.bones[i].core * feltDensity(plan.wool.limbs[tail].firmness) +
-                     volume.bones[i].coat * kCoatDensity + 2 * s.lengthFactor() * s.linearMass() * length;
+    const double g = plan.boneWool[i].grams + 2 * s.lengthFactor() * s.linearMass() * length;
     moment += 9.81e-3 * g * (at + length / 2);
     at += length;
   }

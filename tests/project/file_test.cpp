@@ -20,8 +20,17 @@ ProjectFile sample() {
   file.project.units = UnitSystem::Inch;
   file.project.use = Use::Handled;
   file.project.coat = 4.5;
-  file.project.limbs["tail"] = {
-      "copper-soft", 0.8, Firmness::Soft, 4, RootHold::Glued, PieceRules::Digits{5, 7.5, true}};
+  file.project.limbs["tail"] = {"copper-soft",    0.8, Firmness::Soft,  0.18e-3,
+                                CoatWay::AllCoat, 4,   RootHold::Glued, PieceRules::Digits{5, 7.5, true}};
+  file.project.wool.ball = {31, 2.9, Firmness::Firm};
+  file.project.wool.core = {WoolForm::Batt, 0.0035, {}, Tone::Dark};
+  file.project.wool.coat = {WoolForm::Top, {}, 85, Tone::Pale};
+  file.project.wool.grip = WireGrip::Paper;
+  file.project.wool.furShown = 25;
+  file.project.wool.markings = {
+      {"bib", Tone::Pale, View::Front, {{0, 0}, {0.1, 0}, {0.1, 0.25}}, false, "neck"}};
+  file.project.wool.records = {{"tail", WrapRecord::What::Girth, 35, 61, "felted", "2026-11-25"},
+                               {"tail", WrapRecord::What::Left, 0, 1.5, "", "2026-11-25"}};
   file.project.mostWires = 2;
   file.project.drawerOnly = true;
   file.project.handling = 900;

@@ -13,7 +13,12 @@ TEST(SizeStudy, TheHeightForSomeWoolAgreesWithPlanningThere) {
       const auto height = heightForCore(p, shelf(), grams);
       ASSERT_TRUE(height.ok()) << id << height.problem().sentence();
       p.size.mm = *height;
-      EXPECT_NEAR(planned(p).totals.core, grams, 0.1) << id;
+      // Just below where a part becomes thick enough for a core, less of it is used up.
+      const double core = planned(p).totals.core;
+      EXPECT_LE(core, grams + 0.1) << id;
+      EXPECT_GT(core, 0.85 * grams) << id;
+      p.size.mm = *height * 1.01;
+      EXPECT_GT(planned(p).totals.core, grams) << id;
     }
 }
 
@@ -67,7 +72,7 @@ TEST(SizeStudy, TheChartRisesAndMarksThePresentHeight) {
     EXPECT_GT(rows[i + 1].hours, rows[i].hours);
     EXPECT_GE(rows[i + 1].thickest, rows[i].thickest);
   }
-  EXPECT_NEAR(rows[16].core / rows[8].core, 8, 1e-6);
+  EXPECT_NEAR(rows[16].core / rows[8].core, 8, 0.1) << "some thin parts have a core at twice the size";
 }
 
 TEST(StudyJson, EverythingOfStudyComesBack) {

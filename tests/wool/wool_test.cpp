@@ -1,133 +1,140 @@
+// Wool: layers, pads, strips, cover, needles and what is measured on the way.
 #include "support.h"
+#include "wool/build_up.h"
+#include "wool/when_to_stop.h"
 
 #include <cmath>
+#include <set>
 
 using namespace columna;
 using namespace columna::test;
 
 namespace {
 
-Figure rod(double length, double a0, double d0, double a1, double d1, double height) {
-  const auto pattern = readPattern(rodPattern(length, a0, d0, a1, d1), "rod.json");
-  EXPECT_TRUE(pattern.ok());
-  auto made = makeFigure(*pattern, {SizeBy::OverallHeight, height});
-  EXPECT_TRUE(made.ok());
-  return std::move(made).value();
+double bundleVolume(const Plan& plan) {
+  double sum = 0;
+  for (const LimbWool& w : plan.wool.limbs) sum += w.wireVolume;
+  return sum;
 }
 
-double frustum(double length, double a0, double d0, double a1, double d1) {
-  // Elliptic frustum with both diameters going straight: pi/4 L (a0 d0/3 + a1 d1/3 + (a0 d1 + a1 d0)/6).
-  return M_PI / 4 * length * (a0 * d0 / 3 + a1 * d1 / 3 + (a0 * d1 + a1 * d0) / 6);
+const LimbWool& limbOf(const Plan& plan, const char* id) {
+  return plan.wool.limbs[static_cast<size_t>(*plan.figure.limb(id))];
+}
+
+/// Weights as they follow from volume alone: nothing is all coat for being thin.
+Project plain(const std::string& pattern, double height) {
+  Project p = project(pattern, height);
+  const Plan plan = plannedExactly(p);
+  for (const FigureLimb& limb : plan.figure.limbs) p.limbs[limb.id].coatWay = CoatWay::CoreAndCoat;
+  return p;
 }
 
 } // namespace
 
-TEST(Body, EllipticFrustumToATenthPercent) {
-  struct Case {
-    double length, a0, d0, a1, d1;
-  };
-  for (const Case& c : {Case{10, 2, 2, 2, 2}, {10, 4, 2, 4, 2}, {7, 4, 2, 1, 2}, {20, 3, 1, 1, 2.5}}) {
-    const Figure f = rod(c.length, c.a0, c.d0, c.a1, c.d1, 100);
-    const double s = f.scale;
-    const double exact = frustum(c.length, c.a0, c.d0, c.a1, c.d1) * s * s * s;
-    EXPECT_NEAR(tubeVolume(f.tubes.front()), exact, 1e-3 * exact);
-    const BodyVolume v = bodyVolume(f, 0);
-    EXPECT_NEAR(v.core + v.coat, exact, 1e-3 * exact);
-    EXPECT_EQ(v.coat, 0);
-  }
-}
-
-TEST(Body, CoatOfARoundRodIsItsShell) {
-  const Figure f = rod(10, 2, 2, 2, 2, 60); // scale 10: radius 10 mm, 100 mm long, flat ends
-  const BodyVolume v = bodyVolume(f, 3);
-  EXPECT_NEAR(v.core, M_PI * 49 * 100, 1e-3 * v.core);
-  EXPECT_NEAR(v.coat, M_PI * 51 * 100, 1e-3 * v.coat);
-  EXPECT_EQ(bodyVolume(f, 10).core, 0) << "a coat as thick as the rod leaves no core";
-  EXPECT_EQ(bodyVolume(f, 50).core, 0);
-}
-
-TEST(Body, OverlapsCountOnceAndSharesAddUp) {
+TEST(Wool, CoreCoatAndWireAreTheBody) {
   for (const Pattern& p : shelf().patterns) {
-    const Plan plan = planned(project(p.id, 160));
-    const BodyVolume v = bodyVolume(plan.figure, plan.figure.coatThickness);
+    const Plan plan = plannedExactly(project(p.id, 160));
     double sum = 0;
-    double apart = 0;
-    for (const BoneVolume& b : v.bones) sum += b.core + b.coat;
-    for (const Tube& t : plan.figure.tubes) apart += tubeVolume(t);
-    EXPECT_NEAR(sum, v.core + v.coat, 1e-9 * sum);
-    EXPECT_LT(sum, apart) << p.id << ": legs sit in the body";
-    EXPECT_GT(sum, 0.5 * apart) << p.id;
-    // Against counting points of a fine grid that lie in any tube, an independent way.
-    EXPECT_GT(v.error, 0.01);
-    EXPECT_LT(v.error, 0.1);
+    for (const LimbWool& w : plan.wool.limbs) {
+      sum += w.coreVolume + w.coatVolume + w.wireVolume;
+      EXPECT_NEAR(w.woundVolume + w.padVolume + w.skinVolume, w.coreVolume, 1e-9 * plan.wool.volume);
+      EXPECT_NEAR(w.wound + w.padded + w.skin, w.core, 1e-9 * plan.wool.core + 1e-12) << p.id;
+      EXPECT_GE(w.wound, -1e-9);
+    }
+    EXPECT_NEAR(sum, plan.wool.volume, 1e-3 * plan.wool.volume) << p.id;
+    EXPECT_GT(bundleVolume(plan), 0);
+    // What the loads are reckoned with is the same wool.
+    double grams = 0;
+    for (const BoneMass& m : plan.boneWool) grams += m.grams;
+    EXPECT_NEAR(grams, plan.totals.core + plan.totals.coat, 1e-3 * grams) << p.id;
   }
-}
-
-TEST(Body, AgreesWithCountingAGrid) {
-  // Slower and by another road: cells whose middle lies in the body, in slices between ring planes.
-  const Plan plan = planned(project("river_otter", 108.6));
-  const BodyVolume v = bodyVolume(plan.figure, 0);
-  const double step = 2.0;
-  long inside = 0;
-  for (double x = -180; x < 290; x += step)
-    for (double y = -60; y < 60; y += step)
-      for (double z = -4; z < 130; z += step) {
-        const Vec3 p(x + step / 2, y + step / 2, z + step / 2);
-        bool in = false;
-        for (const Tube& t : plan.figure.tubes) {
-          for (size_t i = 0; i + 1 < t.rings.size() && !in; ++i) {
-            const Ring& a = t.rings[i];
-            const Ring& b = t.rings[i + 1];
-            const double before = a.normal.dot(p - a.centre);
-            const double behind = b.normal.dot(p - b.centre);
-            if (before < 0 || behind > 0) continue;
-            const double s = before / (before - behind);
-            const Vec3 d = p - (a.centre + s * (b.centre - a.centre));
-            in = std::hypot(d.dot(a.u) / (a.ru + s * (b.ru - a.ru)),
-                            d.dot(a.v) / (a.rv + s * (b.rv - a.rv))) < 1;
-          }
-          if (in) break;
-        }
-        inside += in ? 1 : 0;
-      }
-  const double counted = static_cast<double>(inside) * step * step * step;
-  EXPECT_NEAR(v.core, counted, v.error * counted) << "within the error it states";
 }
 
 TEST(Wool, TwiceAsHighIsEightTimesTheWool) {
-  for (const Pattern& p : shelf().patterns) {
-    const Plan small = planned(project(p.id, 120));
-    const Plan large = planned(project(p.id, 240));
-    EXPECT_NEAR(large.totals.core, 8 * small.totals.core, 1e-3 * large.totals.core + 1e-9) << p.id;
-    EXPECT_NEAR(large.totals.coat, 8 * small.totals.coat, 1e-3 * large.totals.coat) << p.id;
-    for (size_t l = 0; l < small.figure.limbs.size(); ++l)
+  for (const char* id : {"river_otter", "heron", "dragon", "doll_human"}) {
+    const Plan small = plannedExactly(plain(id, 120));
+    const Plan large = plannedExactly(plain(id, 240));
+    // Wire does not grow in proportion: it is put back.
+    double smallWool = 0;
+    double largeWool = 0;
+    for (size_t l = 0; l < small.wool.limbs.size(); ++l) {
+      smallWool +=
+          small.wool.limbs[l].coreVolume + small.wool.limbs[l].coatVolume + small.wool.limbs[l].wireVolume;
+      largeWool +=
+          large.wool.limbs[l].coreVolume + large.wool.limbs[l].coatVolume + large.wool.limbs[l].wireVolume;
       EXPECT_NEAR(large.wool.limbs[l].girthMax, 2 * small.wool.limbs[l].girthMax,
                   1e-9 * large.wool.limbs[l].girthMax);
+    }
+    EXPECT_NEAR(largeWool, 8 * smallWool, 1e-3 * largeWool) << id;
+    // The same of weights, where no wire takes room.
+    Project bare = plain(id, 120);
+    bare.construction = Construction::NoWire;
+    const Plan smallBare = plannedExactly(bare);
+    bare.size.mm = 240;
+    const Plan largeBare = plannedExactly(bare);
+    EXPECT_NEAR(largeBare.totals.core, 8 * smallBare.totals.core, 1e-3 * largeBare.totals.core) << id;
+    EXPECT_NEAR(largeBare.totals.coat, 8 * smallBare.totals.coat, 1e-3 * largeBare.totals.coat) << id;
   }
 }
 
 TEST(Wool, TwinsWeighTheSameToTheLastBit) {
   for (const Pattern& p : shelf().patterns) {
-    const Plan plan = planned(project(p.id, 160));
+    const Plan plan = plannedExactly(project(p.id, 160));
     for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
       const int twin = plan.figure.limbs[l].twin;
       if (twin < 0) continue;
-      EXPECT_EQ(plan.wool.limbs[l].core, plan.wool.limbs[static_cast<size_t>(twin)].core);
-      EXPECT_EQ(plan.wool.limbs[l].coat, plan.wool.limbs[static_cast<size_t>(twin)].coat);
+      const LimbWool& a = plan.wool.limbs[l];
+      const LimbWool& b = plan.wool.limbs[static_cast<size_t>(twin)];
+      EXPECT_EQ(a.core, b.core) << p.id << ' ' << plan.figure.limbs[l].id << ' '
+                                << a.wireVolume - b.wireVolume;
+      EXPECT_EQ(a.coat, b.coat);
+      EXPECT_EQ(a.winding.strips, b.winding.strips);
+      EXPECT_EQ(a.winding.length, b.winding.length);
+      ASSERT_EQ(a.pads.size(), b.pads.size()) << p.id << ' ' << plan.figure.limbs[l].id;
+      for (size_t k = 0; k < a.pads.size(); ++k) {
+        EXPECT_EQ(a.pads[k].place, b.pads[k].place) << p.id;
+        EXPECT_EQ(a.pads[k].grams, b.pads[k].grams) << p.id;
+      }
     }
   }
 }
 
-TEST(Wool, FirmerIsHeavierInProportion) {
-  Project p = project("river_otter", 108);
-  const Plan medium = planned(p);
+TEST(Wool, DensityDoubledDoublesGrams) {
+  Project p = plain("river_otter", 108);
+  const Plan before = plannedExactly(p);
+  p.limbs["trunk"].density = 2 * limbOf(before, "trunk").density;
+  const Plan after = plannedExactly(p);
+  EXPECT_NEAR(limbOf(after, "trunk").core / limbOf(before, "trunk").core, 2, 1e-3);
+  EXPECT_EQ(limbOf(after, "trunk").coat, limbOf(before, "trunk").coat);
+  EXPECT_TRUE(limbOf(after, "trunk").ownDensity);
+  EXPECT_LT(limbOf(before, "trunk").coreLow, limbOf(before, "trunk").core);
+  EXPECT_GT(limbOf(before, "trunk").coreHigh, limbOf(before, "trunk").core);
+  p.limbs["trunk"].density.reset();
   p.limbs["trunk"].firmness = Firmness::Firm;
-  const Plan firm = planned(p);
-  const auto trunk = static_cast<size_t>(*medium.figure.limb("trunk"));
-  EXPECT_NEAR(firm.wool.limbs[trunk].core / medium.wool.limbs[trunk].core, 0.22 / 0.15, 1e-9);
-  EXPECT_EQ(firm.wool.limbs[trunk].coat, medium.wool.limbs[trunk].coat);
-  EXPECT_LT(medium.wool.limbs[trunk].coreLow, medium.wool.limbs[trunk].core);
-  EXPECT_GT(medium.wool.limbs[trunk].coreHigh, medium.wool.limbs[trunk].core);
+  EXPECT_NEAR(limbOf(plannedExactly(p), "trunk").core / limbOf(before, "trunk").core, 0.22 / 0.15, 1e-3);
+}
+
+TEST(Wool, ATestBallSettlesAllWeights) {
+  const TestBall ball{30, 3.0, Firmness::Medium};
+  EXPECT_NEAR(ballDensity(ball) * 1000, 6 * 3.0 / (M_PI * 27), 1e-12);
+  EXPECT_NEAR(handFactor(ball), 0.21221 / 0.15, 1e-4);
+  EXPECT_NEAR(ballError(ball), 0.1 + 0.05 / 3, 1e-12) << "1 mm on 30 is 10 %";
+  Project p = plain("river_otter", 108);
+  const Plan usual = plannedExactly(p);
+  p.wool.ball = ball;
+  const Plan own = plannedExactly(p);
+  EXPECT_NEAR(own.wool.handFactor, 1.4147, 1e-4);
+  for (size_t l = 0; l < own.wool.limbs.size(); ++l) {
+    if (usual.wool.limbs[l].core <= 0.01) continue;
+    EXPECT_DOUBLE_EQ(own.wool.limbs[l].density / usual.wool.limbs[l].density, own.wool.handFactor);
+    // A heavier figure takes thicker wire, which leaves a little less room.
+    EXPECT_NEAR(own.wool.limbs[l].core / usual.wool.limbs[l].core, own.wool.handFactor, 0.06);
+    EXPECT_TRUE(own.wool.limbs[l].ownDensity);
+    EXPECT_LT(own.wool.limbs[l].coreHigh / own.wool.limbs[l].core,
+              usual.wool.limbs[l].coreHigh / usual.wool.limbs[l].core + 1e-9);
+  }
+  const Working w = ballWorking(ball);
+  EXPECT_EQ(w.lines.back().result, "1.41 times");
 }
 
 TEST(Felt, ShrinkageLaws) {
@@ -135,22 +142,293 @@ TEST(Felt, ShrinkageLaws) {
   EXPECT_NEAR(30 / woundBallDiameter(30, 0.06, 0.142), 0.75, 1e-3);
   EXPECT_NEAR(10 / woundLimbDiameter(10, 0, 0.06, 0.142), 0.65, 1e-3);
   EXPECT_NEAR(woundLimbDiameter(10, 10, 0.06, 0.142), 10, 1e-12) << "bare wire does not felt";
-  EXPECT_DOUBLE_EQ(feltedOverWound(LimbKind::Head), 0.75);
-  EXPECT_DOUBLE_EQ(feltedOverWound(LimbKind::Leg), 0.65);
-  EXPECT_NEAR(woolLength(1.5, kSliverLinear), 100, 1e-12);
+  EXPECT_NEAR(woolLength(1.5, 0.015), 100, 1e-12);
 }
 
-TEST(Girths, AreWhatATapeReads) {
-  const Plan plan = planned(project("river_otter", 108));
-  for (const LimbWool& w : plan.wool.limbs) {
-    double last = -1;
-    for (const Girth& g : w.girths) {
-      EXPECT_GT(g.along, last);
-      last = g.along;
-      EXPECT_NEAR(g.finished, ellipsePerimeter(g.across / 2, g.deep / 2), 1e-9);
-      if (g.felted <= 0) continue;
-      EXPECT_NEAR(g.finished - g.felted, 2 * M_PI * plan.wool.coatThickness, 1e-9);
-      EXPECT_GT(g.wound, g.felted);
+TEST(Girths, GrowFromTheWireOutwards) {
+  for (const Pattern& p : shelf().patterns) {
+    const Plan plan = plannedExactly(project(p.id, 200));
+    for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+      const LimbWool& w = plan.wool.limbs[l];
+      double last = -1;
+      for (const Girth& g : w.girths) {
+        if (plan.figure.limbs[l].kind != LimbKind::Digits) {
+          EXPECT_GT(g.along, last);
+        }
+        last = g.along;
+        EXPECT_NEAR(g.finished, ellipsePerimeter(g.across / 2, g.deep / 2), 1e-9);
+        EXPECT_EQ(g.allCoat ? 0 : g.felted, g.felted) << "what is all coat has no felted core";
+        if (g.round > 0) {
+          EXPECT_GE(g.wound, M_PI * g.round - 1e-9) << "wool comes down in felting";
+          EXPECT_LE(g.round, std::min(g.across, g.deep) + 1e-6);
+        }
+        if (g.felted <= 0) continue;
+        EXPECT_LE(g.felted, g.finished - 2 * M_PI * plan.wool.coatThickness + 0.02 * g.finished);
+        EXPECT_LE(g.coreAcross, g.across - 2 * plan.wool.coatThickness + 1e-2 * g.across);
+        EXPECT_LE(g.round, std::min(g.coreAcross, g.coreDeep) + 0.02 * g.across);
+        if (g.round > 0) {
+          EXPECT_LT(g.wire, M_PI * g.round + 1e-9);
+        }
+      }
     }
   }
+}
+
+TEST(Girths, AGripMakesTheWireThicker) {
+  Project p = project("river_otter", 108);
+  const Plan bare = plannedExactly(p);
+  p.wool.grip = WireGrip::Sleeve;
+  const Plan sleeved = plannedExactly(p);
+  const LimbWool& a = limbOf(bare, "left-foreleg");
+  const LimbWool& b = limbOf(sleeved, "left-foreleg");
+  EXPECT_NEAR(b.girths.front().wire - a.girths.front().wire, M_PI * 3, 1e-9);
+  EXPECT_GT(b.wireVolume, a.wireVolume);
+}
+
+TEST(Pads, AreWhereTheBodyIsFullerThanItsRound) {
+  const Plan plan = plannedExactly(project("river_otter", 108), 1);
+  const LimbWool& trunk = limbOf(plan, "trunk");
+  ASSERT_FALSE(trunk.pads.empty());
+  std::set<std::string> places;
+  int rank = 0;
+  for (const Pad& pad : trunk.pads) {
+    places.insert(pad.place);
+    EXPECT_GE(pad.rank, rank) << "in the order to add them";
+    rank = pad.rank;
+    EXPECT_GE(pad.grams, shelf().wool.padLeast);
+    EXPECT_NEAR(pad.grams, pad.volume * trunk.density, 1e-12);
+    EXPECT_NEAR(pad.volume, M_PI / 8 * pad.length * pad.width * pad.thickness, 1e-6 * pad.volume);
+    EXPECT_GT(pad.loose, pad.thickness);
+    EXPECT_LT(pad.length, plan.figure.totalLength);
+  }
+  EXPECT_TRUE(places.contains("belly") || places.contains("chest")) << "wire runs along the back";
+  EXPECT_EQ(trunk.pads.front().place.find("back"), std::string::npos);
+  // A straight rod wound about its middle needs none.
+  const auto rod = readPattern(rodPattern(10, 2, 2, 2, 2), "rod.json");
+  Catalog one = shelf();
+  one.patterns.push_back(*rod);
+  Project p = project("rod", 60);
+  p.limbs["trunk"].coatWay = CoatWay::CoreAndCoat;
+  const auto made = columna::plan(p, one);
+  ASSERT_TRUE(made.ok());
+  EXPECT_TRUE(made->wool.limbs[0].pads.empty());
+  EXPECT_LT(made->wool.limbs[0].offCentre, 0.01 * made->wool.limbs[0].core);
+}
+
+TEST(Pads, WireOffTheMiddleCostsPads) {
+  auto pattern = *readPattern(rodPattern(10, 3, 3, 3, 3), "rod.json");
+  Catalog one = shelf();
+  one.patterns.push_back(pattern);
+  Project p = project("rod", 65);
+  p.size = {SizeBy::BodyLength, 20, {}}; // 20 mm a module, however low it hangs
+  p.limbs["trunk"].coatWay = CoatWay::CoreAndCoat;
+  const auto first = columna::plan(p, one);
+  ASSERT_TRUE(first.ok()) << first.problem().sentence();
+  const Plan& centred = *first;
+  for (Station& s : pattern.bones[0].stations) s.lift = -0.5;
+  one.patterns.back() = pattern;
+  const Plan off = columna::plan(p, one).value();
+  EXPECT_LT(off.wool.limbs[0].wound, 0.8 * centred.wool.limbs[0].wound);
+  EXPECT_GT(off.wool.limbs[0].offCentre, 0.2 * off.wool.limbs[0].core);
+  EXPECT_NEAR(off.wool.limbs[0].core, centred.wool.limbs[0].core, 0.02 * centred.wool.limbs[0].core);
+  ASSERT_FALSE(off.wool.limbs[0].pads.empty());
+  EXPECT_EQ(off.wool.limbs[0].pads.front().side, PadSide::Down) << "the body hangs under its wire";
+  const bool said = std::any_of(off.findings.begin(), off.findings.end(), [](const Finding& f) {
+    return f.text.find("out of the middle") != std::string::npos;
+  });
+  EXPECT_TRUE(said);
+}
+
+TEST(Winding, StripsWeighWhatIsWound) {
+  const WoolRules& rules = shelf().wool;
+  const Plan plan = plannedExactly(project("red_fox", 160));
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+    const LimbWool& w = plan.wool.limbs[l];
+    const Winding& wind = w.winding;
+    if (wind.strips == 0) continue;
+    const double linear = wind.wisp ? rules.wisp : rules.sliver;
+    const bool top = w.allCoat && !wind.wisp; // all coat is wound of the coat's combed top
+    EXPECT_NEAR(wind.strips * wind.length * (top ? rules.top : linear), wind.grams,
+                1e-9 * wind.grams + 1e-12);
+    EXPECT_LE(wind.length, rules.stripLongest + 1e-9);
+    EXPECT_GT(wind.turns, 0);
+    EXPECT_FALSE(wind.start.empty());
+  }
+  FigureLimb leg;
+  leg.kind = LimbKind::Leg;
+  // 6 g of a sliver of 15 g/m are 400 mm: one strip; 6.1 g are two equal ones.
+  WindingInput in{6.0, 100, 2, 20, rules.wrapped};
+  EXPECT_EQ(windingOf(leg, in, {0.015, 40}, rules).strips, 1);
+  in.grams = 6.1;
+  const Winding two = windingOf(leg, in, {0.015, 40}, rules);
+  EXPECT_EQ(two.strips, 2);
+  EXPECT_NEAR(two.length, 6.1 / 0.015 / 2, 1e-9);
+  EXPECT_EQ(windingOf(leg, in, {0, 40}, rules).strips, 0) << "a wool that weighs nothing";
+  WoolStock own;
+  own.linear = 0.02;
+  EXPECT_TRUE(sliverOf(own, rules).weighed);
+  EXPECT_EQ(sliverOf(own, rules).linear, 0.02);
+}
+
+TEST(Winding, ToesAreWispsOneEach) {
+  const Plan plan = plannedExactly(project("bat", 120));
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
+    if (plan.figure.limbs[l].kind == LimbKind::Digits && plan.wool.limbs[l].winding.strips > 0) {
+      EXPECT_TRUE(plan.wool.limbs[l].winding.wisp);
+      EXPECT_GE(plan.wool.limbs[l].winding.strips, plan.figure.limbs[l].digits);
+    }
+}
+
+TEST(Cover, ThinPartsAndShiningCoresAreAllCoat) {
+  Project p = project("red_fox", 100);
+  const Plan plan = plannedExactly(p);
+  const LimbWool& leg = limbOf(plan, "left-foreleg");
+  EXPECT_TRUE(leg.someCoat);
+  EXPECT_EQ(leg.coatReason, "thinner than 12 mm");
+  // Pale wool 1 mm thick over a dark core shines through; over a pale one it does not.
+  p = project("red_fox", 300);
+  p.coat = 1;
+  p.wool.coat.tone = Tone::Pale;
+  p.wool.core.tone = Tone::Dark;
+  const Plan dark = plannedExactly(p);
+  EXPECT_TRUE(limbOf(dark, "trunk").allCoat);
+  EXPECT_NE(limbOf(dark, "trunk").coatReason.find("shine through"), std::string::npos);
+  EXPECT_EQ(dark.wool.core, 0);
+  p.wool.core.tone = Tone::Pale;
+  EXPECT_FALSE(limbOf(plannedExactly(p), "trunk").allCoat);
+  p.limbs["trunk"].coatWay = CoatWay::AllCoat;
+  EXPECT_EQ(limbOf(plannedExactly(p), "trunk").coatReason, "as you chose");
+  EXPECT_DOUBLE_EQ(hidingMass(Tone::Pale, Tone::Dark, shelf().wool), 150e-6);
+  EXPECT_DOUBLE_EQ(hidingMass(Tone::Dark, Tone::Pale, shelf().wool), 400e-6);
+}
+
+TEST(Cover, AMarkingIsMirroredAndWeighed) {
+  Project p = project("river_otter", 108);
+  Marking m;
+  m.name = "bib";
+  m.view = View::Side;
+  const Plan bare = plannedExactly(p);
+  // A band right across the figure: the whole of the side that is seen, and with the mirror the other too.
+  m.outline = {{-10, -10}, {10, -10}, {10, 10}, {-10, 10}};
+  m.both = false;
+  p.wool.markings = {m};
+  const Plan one = plannedExactly(p);
+  double surface = 0;
+  for (const double a : one.solid->area) surface += a;
+  ASSERT_EQ(one.wool.markings.size(), 1U);
+  EXPECT_NEAR(one.wool.markings[0].area, surface / 2, 0.02 * surface);
+  p.wool.markings[0].both = true;
+  const Plan both = plannedExactly(p);
+  EXPECT_NEAR(both.wool.markings[0].area, surface, 0.02 * surface);
+  EXPECT_GE(both.wool.markings[0].grams, both.wool.markings[0].area * 60e-6);
+  EXPECT_LT(limbOf(both, "trunk").coat, limbOf(bare, "trunk").coat) << "it takes the place of coat wool";
+  // The same place in modules at another size: four times the area.
+  p.size.mm *= 2;
+  EXPECT_NEAR(plannedExactly(p).wool.markings[0].area, 4 * both.wool.markings[0].area, 0.01 * 4 * surface);
+  p.wool.markings[0].limb = "tail";
+  const Plan tail = plannedExactly(p);
+  for (size_t l = 0; l < tail.figure.limbs.size(); ++l)
+    EXPECT_EQ(tail.wool.markings[0].byLimb[l] > 0, tail.figure.limbs[l].family == "tail");
+  p.wool.markings[0].outline = {{500, 500}, {501, 500}, {501, 501}};
+  const Plan beside = plannedExactly(p);
+  EXPECT_EQ(beside.wool.markings[0].area, 0);
+}
+
+TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
+  FigureLimb tail;
+  tail.kind = LimbKind::Tail;
+  const FurRows fur = furOn(tail, 200, 60, 20, 100, shelf().wool);
+  EXPECT_EQ(fur.cut, 45);
+  EXPECT_EQ(fur.spacing, 5);
+  EXPECT_EQ(fur.rows, 40);
+  EXPECT_EQ(fur.tufts, 40 * 10);
+  EXPECT_EQ(fur.perStaple, 2);
+  EXPECT_NEAR(fur.waste, 0.1, 1e-12);
+  EXPECT_NEAR(fur.grams, 400 * 45 * 0.4e-3, 1e-9);
+  EXPECT_EQ(furOn(tail, 200, 60, 80, 100, shelf().wool).waste, 1) << "staple too short for one tuft";
+  EXPECT_EQ(furOn(tail, 200, 60, 0, 100, shelf().wool).tufts, 0);
+}
+
+TEST(Needles, StayOffTheWire) {
+  for (const char* id : {"river_otter", "heron"}) {
+    const Plan plan = plannedExactly(project(id, 140));
+    for (const LimbWool& w : plan.wool.limbs) {
+      if (w.girths.empty()) continue;
+      for (const NeedleStage& s : w.needles.stages) {
+        EXPECT_GT(s.depth, 0);
+        if (w.needles.overWire > 1.5) {
+          EXPECT_LT(s.depth, w.needles.overWire) << s.stage;
+        }
+      }
+      for (const double along : w.needles.carefulAlong) EXPECT_NE(girthNear(w, along), nullptr);
+    }
+  }
+  const Plan thin = plannedExactly(project("heron", 120));
+  EXPECT_FALSE(limbOf(thin, "left-leg").needles.carefulAlong.empty())
+      << "a heron's leg is thin over its wire";
+}
+
+TEST(BuildUp, GoesFromBareWireToTheFinishedFigure) {
+  const Plan plan = plannedExactly(project("river_otter", 120));
+  const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
+  const double total = buildTotal(steps);
+  double markings = 0;
+  for (const MarkedArea& m : plan.wool.markings) markings += m.grams;
+  EXPECT_NEAR(total, plan.wool.core + plan.wool.coat - markings, 1e-6 * total) << "every gram goes on once";
+  double last = 0;
+  for (const BuildStep& s : steps) {
+    EXPECT_NEAR(s.from, last, 1e-9);
+    last = s.from + s.grams;
+  }
+  EXPECT_EQ(plan.figure.limbs[static_cast<size_t>(steps.front().limb)].kind, LimbKind::Trunk);
+  const size_t limbs = plan.figure.limbs.size();
+  std::vector<double> bundles;
+  for (const LimbPlan& l : plan.limbs) bundles.push_back(l.wired ? l.section.bundle() : 0);
+  const auto volume = [&](double grams) {
+    const Figure f = figureAtMoment(plan.figure, plan.wool, momentAt(steps, limbs, grams), bundles);
+    double sum = 0;
+    for (const TubeShare& s : tubeShares(f, 0)) sum += s.body;
+    return sum;
+  };
+  double before = 0;
+  for (int k = 0; k <= 10; ++k) {
+    const double now = volume(total * k / 10);
+    EXPECT_GE(now, before * (1 - 1e-9)) << "wool does not come off at " << k;
+    before = now;
+  }
+  double finished = 0;
+  for (const TubeShare& s : tubeShares(plan.figure, 0)) finished += s.body;
+  EXPECT_NEAR(volume(total), finished, 0.01 * finished);
+  EXPECT_LT(volume(0), 0.05 * finished);
+  EXPECT_EQ(stepAt(steps, total), -1);
+  EXPECT_EQ(stepAt(steps, 0), 0);
+  // The tape at the end reads the finished girth.
+  const LimbWool& trunk = limbOf(plan, "trunk");
+  const auto done = momentAt(steps, limbs, total)[static_cast<size_t>(*plan.figure.limb("trunk"))];
+  EXPECT_NEAR(girthAtMoment(trunk.girths[2], done), trunk.girths[2].finished, 1e-9);
+}
+
+TEST(WhenToStop, SaysHowMuchMoreOrThatItCannotComeOff) {
+  const Plan plan = plannedExactly(project("river_otter", 120));
+  const auto l = static_cast<size_t>(*plan.figure.limb("trunk"));
+  const FigureLimb& limb = plan.figure.limbs[l];
+  const LimbWool& w = plan.wool.limbs[l];
+  const Girth& g = w.girths[2];
+  const GirthAdvice there = adviseGirth(limb, w, g.along, g.felted, false);
+  EXPECT_EQ(there.kind, GirthAdvice::Kind::There);
+  const GirthAdvice under = adviseGirth(limb, w, g.along, g.felted - 14, false);
+  EXPECT_EQ(under.kind, GirthAdvice::Kind::Under);
+  EXPECT_GT(under.grams, 0);
+  EXPECT_LT(under.low, under.grams);
+  EXPECT_NE(under.sentence.find("14 mm under"), std::string::npos) << under.sentence;
+  // Twice as far under is nearly twice the wool.
+  EXPECT_NEAR(adviseGirth(limb, w, g.along, g.felted - 28, false).grams / under.grams, 2, 0.3);
+  const GirthAdvice over = adviseGirth(limb, w, g.along, g.finished * 1.1, true);
+  EXPECT_EQ(over.kind, GirthAdvice::Kind::Over);
+  EXPECT_NE(over.sentence.find("cannot come off"), std::string::npos);
+  EXPECT_NEAR(resizeFor(over, g.finished * 1.1), 1.1, 1e-9);
+  // All the stretches of a limb together, from nothing to its girths, are about its core.
+  EXPECT_EQ(compareTwins("Left hind leg", 1.0, "Right hind leg", 1.05), "");
+  EXPECT_EQ(compareTwins("Left hind leg", 1.4, "Right hind leg", 1.0),
+            "Right hind leg is 0.4 g ahead of the left.");
 }

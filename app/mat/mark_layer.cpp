@@ -1,0 +1,85 @@
+#include "mat/mark_layer.h"
+
+#include "theme/theme.h"
+
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace columna {
+
+QColor toneColour(Tone tone) {
+  // The wool itself, the same in both themes.
+  switch (tone) {
+  case Tone::Pale:
+    return {QStringLiteral("#F1E8D8")};
+  case Tone::Mid:
+    return {QStringLiteral("#B08B62")};
+  case Tone::Dark:
+    break;
+  }
+  return {QStringLiteral("#5A4331")};
+}
+
+bool MarkLayer::press(const Viewport& v, const QPointF& pixel) {
+  if (session_.stage() != Stage::Wrap || !session_.marking()) return false;
+  drawing_ = true;
+  view_ = v.view;
+  line_ = {v.mm(pixel) / session_.plan().figure.scale};
+  return true;
+}
+
+void MarkLayer::move(const Viewport& v, const QPointF& pixel) {
+  const Vec2 at = v.mm(pixel) / session_.plan().figure.scale;
+  if ((at - line_.back()).norm() * v.scale * session_.plan().figure.scale >= 3) line_.push_back(at);
+}
+
+void MarkLayer::release() {
+  drawing_ = false;
+  double area = 0;
+  for (size_t k = 0; k < line_.size(); ++k) {
+    const Vec2& a = line_[k];
+    const Vec2& b = line_[(k + 1) % line_.size()];
+    area += (a.x() * b.y() - b.x() * a.y()) / 2;
+  }
+  const double scale = session_.plan().figure.scale;
+  if (line_.size() >= 3 && std::abs(area) * scale * scale > 4) { // mm2: a slip of the hand is smaller
+    Marking m;
+    m.view = view_;
+    m.outline = line_;
+    m.tone = session_.project().wool.coat.tone == Tone::Pale ? Tone::Dark : Tone::Pale;
+    m.name = Session::tr("marking %1").arg(session_.project().wool.markings.size() + 1).toStdString();
+    session_.editWool(Session::tr("marking"), [&](WoolWish& w) { w.markings.push_back(m); });
+  }
+  line_.clear();
+  session_.setMarking(false);
+}
+
+void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body) const {
+  const double scale = session_.plan().figure.scale;
+  const auto path = [&](const std::vector<Vec2>& outline) {
+    QPainterPath out;
+    for (size_t k = 0; k < outline.size(); ++k) {
+      const QPointF at = v.at(Vec2(outline[k] * scale));
+      k == 0 ? out.moveTo(at) : out.lineTo(at);
+    }
+    out.closeSubpath();
+    return out;
+  };
+  p.save();
+  p.setRenderHint(QPainter::Antialiasing);
+  for (const Marking& m : session_.project().wool.markings) {
+    if (m.view != v.view || !m.limb.empty()) continue;
+    p.setPen(QPen(theme().ink, 1));
+    p.setBrush(toneColour(m.tone));
+    p.drawPath(path(m.outline).intersected(body));
+  }
+  if (drawing_ && view_ == v.view && line_.size() > 1) {
+    p.setPen(QPen(theme().woad, 2));
+    p.setBrush(Qt::NoBrush);
+    p.drawPath(path(line_));
+  }
+  p.restore();
+}
+
+} // namespace columna

@@ -1,0 +1,33 @@
+// Markings on the flat views: the areas there are, and drawing another one round with the mouse.
+#pragma once
+
+#include "mat/figure_painter.h"
+#include "shell/session.h"
+
+#include <QPainter>
+
+namespace columna {
+
+class MarkLayer {
+public:
+  explicit MarkLayer(Session& session) : session_(session) {}
+  /// Begins a marking when one is to be drawn; false otherwise.
+  bool press(const Viewport& v, const QPointF& pixel);
+  void move(const Viewport& v, const QPointF& pixel);
+  /// Takes the marking in, unless hardly anything was drawn.
+  void release();
+  [[nodiscard]] bool drawing() const { return drawing_; }
+  /// Areas drawn on that view, within `body` (pixels), and the line under the hand.
+  void paint(QPainter& p, const Viewport& v, const QPainterPath& body) const;
+
+private:
+  Session& session_;
+  bool drawing_ = false;
+  View view_ = View::Side;
+  std::vector<Vec2> line_; ///< modules
+};
+
+/// Wool of a tone, as it is painted.
+[[nodiscard]] QColor toneColour(Tone tone);
+
+} // namespace columna

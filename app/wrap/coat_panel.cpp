@@ -1,0 +1,183 @@
+#include "wrap/coat_panel.h"
+
+#include "measure/quantity.h"
+#include "shell/parts.h"
+#include "shell/say.h"
+#include "theme/theme.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+} // namespace
+
+CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Coat and markings"));
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(0, px(2), px(8), 0);
+  grid->setHorizontalSpacing(px(10));
+  grid->setVerticalSpacing(px(6));
+  list_ = new QListWidget(this);
+  list_->setAccessibleName(tr("Markings"));
+  list_->setMinimumWidth(px(220));
+  grid->addWidget(list_, 0, 0, 3, 1);
+  draw_ = new QPushButton(tr("Draw a marking"), this);
+  draw_->setCheckable(true);
+  draw_->setToolTip(tr("Draw round the area on the side, front or above view"));
+  whole_ = new QPushButton(tr("Mark the whole part"), this);
+  remove_ = new QPushButton(tr("Remove"), this);
+  grid->addWidget(draw_, 0, 1);
+  grid->addWidget(whole_, 1, 1);
+  grid->addWidget(remove_, 2, 1);
+  name_ = new QLineEdit(this);
+  name_->setAccessibleName(tr("Name of the marking"));
+  name_->setPlaceholderText(tr("name"));
+  tone_ = new QComboBox(this);
+  tone_->setAccessibleName(tr("Colour of the marking"));
+  tone_->addItems({tr("pale"), tr("mid"), tr("dark")});
+  both_ = new QCheckBox(tr("on both sides"), this);
+  grid->addWidget(name_, 0, 2);
+  grid->addWidget(tone_, 1, 2);
+  grid->addWidget(both_, 2, 2);
+  auto* furLabel = textLabel(this, 13, QFont::Normal, false);
+  furLabel->setText(tr("fur to be seen"));
+  fur_ = new QLineEdit(this);
+  fur_->setAccessibleName(tr("Length of fur to be seen"));
+  fur_->setPlaceholderText(tr("none"));
+  grid->addWidget(furLabel, 0, 3);
+  grid->addWidget(fur_, 0, 4);
+  words_ = textLabel(this, 13, QFont::Normal);
+  words_->setAlignment(Qt::AlignTop);
+  grid->addWidget(words_, 1, 3, 2, 2);
+  grid->setColumnStretch(4, 1);
+  grid->setRowStretch(3, 1);
+  connect(draw_, &QPushButton::clicked, &session_, &Session::setMarking);
+  connect(whole_, &QPushButton::clicked, this, [this] {
+    const int l = session_.selected();
+    if (l < 0) {
+      emit session_.refused(tr("Choose a part first; all of it is marked then."));
+      return;
+    }
+    const FigureLimb& limb = session_.plan().figure.limbs[static_cast<size_t>(l)];
+    Marking m;
+    m.name = limb.family;
+    m.tone = static_cast<Tone>(tone_->currentIndex());
+    m.limb = limb.family;
+    m.outline = {{-50, -50}, {50, -50}, {50, 50}, {-50, 50}};
+    session_.editWool(tr("mark the %1").arg(str(limb.family)), [&](WoolWish& w) { w.markings.push_back(m); });
+  });
+  connect(remove_, &QPushButton::clicked, this, [this] {
+    const int row = list_->currentRow();
+    if (row >= 0)
+      session_.editWool(tr("take off a marking"),
+                        [row](WoolWish& w) { w.markings.erase(w.markings.begin() + row); });
+  });
+  connect(list_, &QListWidget::currentRowChanged, this, [this] { refresh(); });
+  connect(tone_, &QComboBox::activated, this, &CoatPanel::setTone);
+  connect(both_, &QCheckBox::clicked, this, [this](bool on) {
+    const int row = list_->currentRow();
+    if (row >= 0)
+      session_.editWool(tr("marking's sides"),
+                        [&](WoolWish& w) { w.markings[static_cast<size_t>(row)].both = on; });
+  });
+  connect(name_, &QLineEdit::editingFinished, this, [this] {
+    const int row = list_->currentRow();
+    if (!name_->isModified() || row < 0) return;
+    name_->setModified(false);
+    session_.editWool(tr("marking's name"), [&](WoolWish& w) {
+      w.markings[static_cast<size_t>(row)].name = name_->text().trimmed().toStdString();
+    });
+  });
+  connect(fur_, &QLineEdit::editingFinished, this, [this] {
+    if (!fur_->isModified()) return;
+    fur_->setModified(false);
+    if (fur_->text().trimmed().isEmpty()) {
+      session_.editWool(tr("no fur"), [](WoolWish& w) { w.furShown.reset(); });
+      return;
+    }
+    const auto mm = parseLength(fur_->text().toStdString(), session_.units());
+    if (!mm || !(*mm >= 1 && *mm <= 300)) {
+      emit session_.refused(mm ? tr("Fur of that length is not laid; give 1 to 300 mm.")
+                               : sentence(mm.problem()));
+      return;
+    }
+    session_.editWool(tr("fur"), [&](WoolWish& w) { w.furShown = *mm; });
+  });
+  connect(&session_, &Session::planSettled, this, &CoatPanel::refresh);
+  connect(&session_, &Session::studyChanged, this, &CoatPanel::refresh);
+  connect(&session_, &Session::selectionChanged, this, &CoatPanel::refresh);
+  refresh();
+}
+
+void CoatPanel::setTone(int tone) {
+  const int row = list_->currentRow();
+  if (row >= 0)
+    session_.editWool(tr("marking's colour"), [&](WoolWish& w) {
+      w.markings[static_cast<size_t>(row)].tone = static_cast<Tone>(tone);
+    });
+}
+
+void CoatPanel::refresh() {
+  const WoolWish& wool = session_.project().wool;
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  const QSignalBlocker quiet(list_);
+  const int row = std::min(list_->currentRow(), static_cast<int>(wool.markings.size()) - 1);
+  list_->clear();
+  for (size_t m = 0; m < wool.markings.size(); ++m) {
+    const double grams = m < plan.wool.markings.size() ? plan.wool.markings[m].grams : 0;
+    const double area = m < plan.wool.markings.size() ? plan.wool.markings[m].area / 100 : 0;
+    list_->addItem(tr("%1 · %2 · %3 cm² · %4")
+                       .arg(str(wool.markings[m].name), str(std::string(word(wool.markings[m].tone))),
+                            str(printNumber(area, area < 10 ? 1 : 0)), str(printMass(grams, units))));
+  }
+  list_->setCurrentRow(row < 0 && !wool.markings.empty() ? 0 : row);
+  const int now = list_->currentRow();
+  draw_->setChecked(session_.marking());
+  draw_->setText(session_.marking() ? tr("Now draw it") : tr("Draw a marking"));
+  for (QWidget* w : std::initializer_list<QWidget*>{remove_, name_, both_}) w->setEnabled(now >= 0);
+  if (now >= 0) {
+    const Marking& m = wool.markings[static_cast<size_t>(now)];
+    if (!name_->hasFocus()) name_->setText(str(m.name));
+    tone_->setCurrentIndex(static_cast<int>(m.tone));
+    both_->setChecked(m.both);
+  }
+  if (!fur_->hasFocus())
+    fur_->setText(wool.furShown ? str(printLength(*wool.furShown, units, 0)) : QString());
+  const int l = session_.selected();
+  const double need = hidingMass(wool.core.tone, wool.coat.tone, plan.woolRules);
+  QString words = tr("%1 wool over a %2 core wants %3 g/m²; this coat lays %4.")
+                      .arg(str(std::string(word(wool.coat.tone))), str(std::string(word(wool.core.tone))),
+                           str(printNumber(need * 1e6, 0)),
+                           str(printNumber(plan.wool.coatThickness * plan.woolRules.coatDensity * 1e6, 0)));
+  if (wool.furShown) {
+    int tufts = 0;
+    double grams = 0;
+    const FurRows* rows = nullptr;
+    for (size_t i = 0; i < plan.wool.limbs.size(); ++i) {
+      tufts += plan.wool.limbs[i].furRows.tufts;
+      grams += plan.wool.limbs[i].fur;
+      if (plan.wool.limbs[i].furRows.tufts > 0 && (!rows || static_cast<int>(i) == l))
+        rows = &plan.wool.limbs[i].furRows;
+    }
+    if (rows)
+      words += tr(" Fur: %1 tufts cut %2, %3 in all; rows %4 apart, %5. %6 % of the staple is left over.")
+                   .arg(tufts)
+                   .arg(str(printLength(rows->cut, units, 0)), str(printMass(grams, units)),
+                        str(printLength(rows->spacing, units, 0)), str(rows->way),
+                        str(printNumber(rows->waste * 100, 0)));
+  }
+  words_->setText(words);
+}
+
+} // namespace columna

@@ -1,0 +1,43 @@
+// Coat and markings: what hides the core, areas in other colours, and fur laid in rows.
+#pragma once
+
+#include "shell/session.h"
+
+#include <QWidget>
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QListWidget;
+class QPushButton;
+
+namespace columna {
+
+class CoatPanel : public QWidget {
+  Q_OBJECT
+public:
+  explicit CoatPanel(Session& session, QWidget* parent = nullptr);
+  void refresh();
+  [[nodiscard]] QPushButton* drawKey() const { return draw_; }
+  [[nodiscard]] QPushButton* wholeKey() const { return whole_; }
+  [[nodiscard]] QPushButton* removeKey() const { return remove_; }
+  [[nodiscard]] QListWidget* list() const { return list_; }
+  [[nodiscard]] QLineEdit* furField() const { return fur_; }
+  [[nodiscard]] QLabel* words() const { return words_; }
+
+private:
+  void setTone(int tone);
+  Session& session_;
+  QListWidget* list_;
+  QPushButton* draw_;
+  QPushButton* whole_;
+  QPushButton* remove_;
+  QComboBox* tone_;
+  QCheckBox* both_;
+  QLineEdit* name_;
+  QLineEdit* fur_;
+  QLabel* words_;
+};
+
+} // namespace columna

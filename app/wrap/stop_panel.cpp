@@ -1,0 +1,230 @@
+#include "wrap/stop_panel.h"
+
+#include "measure/quantity.h"
+#include "shell/parts.h"
+#include "shell/say.h"
+#include "theme/theme.h"
+#include "wool/when_to_stop.h"
+
+#include <QComboBox>
+#include <QDate>
+#include <QGridLayout>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+QString str(const std::string& s) { return QString::fromStdString(s); }
+
+QLabel* small(QWidget* parent, const QString& text) {
+  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
+  label->setText(text);
+  return label;
+}
+
+} // namespace
+
+StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAccessibleName(tr("Measured"));
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(0, px(2), px(8), 0);
+  grid->setHorizontalSpacing(px(10));
+  grid->setVerticalSpacing(px(6));
+  grid->addWidget(small(this, tr("tape round it")), 0, 0);
+  place_ = new QComboBox(this);
+  place_->setAccessibleName(tr("Where the tape lies"));
+  moment_ = new QComboBox(this);
+  moment_->setAccessibleName(tr("Felted or coated"));
+  moment_->addItems({tr("felted"), tr("coated")});
+  tape_ = new QLineEdit(this);
+  tape_->setAccessibleName(tr("Girth by the tape"));
+  tape_->setPlaceholderText(tr("girth"));
+  readTape_ = new QPushButton(tr("From callipers"), this);
+  readTape_->setToolTip(tr("A stand-in for digital callipers: reads the planned girth a little short"));
+  grid->addWidget(place_, 0, 1);
+  grid->addWidget(moment_, 0, 2);
+  grid->addWidget(tape_, 0, 3);
+  grid->addWidget(readTape_, 0, 4);
+  grid->addWidget(small(this, tr("wool left of its heap")), 1, 0);
+  left_ = new QLineEdit(this);
+  left_->setAccessibleName(tr("Wool left"));
+  left_->setPlaceholderText(tr("weight"));
+  readScale_ = new QPushButton(tr("From scale"), this);
+  readScale_->setToolTip(tr("A stand-in for a pocket scale: reads what should be left, to 0.1 g"));
+  grid->addWidget(left_, 1, 3);
+  grid->addWidget(readScale_, 1, 4);
+  answer_ = textLabel(this, 15, QFont::DemiBold);
+  answer_->setAccessibleName(tr("What it says"));
+  resize_ = new QPushButton(this);
+  grid->addWidget(answer_, 2, 0, 1, 4);
+  grid->addWidget(resize_, 2, 4);
+  list_ = new QListWidget(this);
+  list_->setAccessibleName(tr("What was measured"));
+  list_->setMinimumWidth(px(200));
+  forget_ = new QPushButton(tr("Remove"), this);
+  grid->addWidget(list_, 0, 5, 2, 1);
+  grid->addWidget(forget_, 2, 5);
+  grid->setColumnStretch(5, 1);
+  grid->setRowStretch(3, 1);
+  connect(tape_, &QLineEdit::editingFinished, this, [this] {
+    if (!tape_->isModified()) return;
+    tape_->setModified(false);
+    const auto mm = parseLength(tape_->text().toStdString(), session_.units());
+    if (!mm || !(*mm >= 0.5 && *mm <= 10000)) {
+      answer_->setText(mm ? tr("That is no girth; give it as the tape reads.") : sentence(mm.problem()));
+      return;
+    }
+    takeGirth(*mm);
+  });
+  connect(left_, &QLineEdit::editingFinished, this, [this] {
+    if (!left_->isModified()) return;
+    left_->setModified(false);
+    const auto g = parseMass(left_->text().toStdString(), session_.units());
+    if (!g || !(*g >= 0 && *g <= 100000)) {
+      answer_->setText(g ? tr("That is no weight; give what is left on the scale.") : sentence(g.problem()));
+      return;
+    }
+    takeLeft(*g);
+  });
+  connect(readTape_, &QPushButton::clicked, this, [this] {
+    const LimbWool& w = session_.plan().wool.limbs[static_cast<size_t>(limb())];
+    const auto at = static_cast<size_t>(std::max(0, place_->currentIndex()));
+    if (at >= w.girths.size()) return;
+    const Girth& g = w.girths[at];
+    const bool coated = moment_->currentIndex() == 1 || g.felted <= 0;
+    const double read = std::round((coated ? g.finished : g.felted) * 0.94 * 10) / 10;
+    tape_->setText(str(printLength(read, session_.units(), 1)));
+    takeGirth(read);
+  });
+  connect(readScale_, &QPushButton::clicked, this, [this] {
+    double on = 0;
+    double all = 0;
+    for (const BuildStep& s : session_.steps()) {
+      if (s.limb != limb()) continue;
+      all += s.grams;
+      on += std::clamp(session_.built() - s.from, 0.0, s.grams);
+    }
+    const double read = std::round((all - on) * 10) / 10;
+    left_->setText(str(printMass(read, session_.units())));
+    takeLeft(read);
+  });
+  connect(resize_, &QPushButton::clicked, this, [this] {
+    session_.resizeBy(factor_);
+    answer_->setText(tr("The rest is sized from it."));
+    resize_->hide();
+  });
+  connect(forget_, &QPushButton::clicked, this, [this] {
+    const int row = list_->currentRow();
+    if (row >= 0)
+      session_.editWool(tr("forget a measure"),
+                        [row](WoolWish& w) { w.records.erase(w.records.begin() + row); });
+  });
+  connect(&session_, &Session::planSettled, this, &StopPanel::refresh);
+  connect(&session_, &Session::selectionChanged, this, [this] {
+    answer_->clear();
+    resize_->hide();
+    tape_->clear();
+    left_->clear();
+    refresh();
+  });
+  resize_->hide();
+  refresh();
+}
+
+int StopPanel::limb() const {
+  if (session_.selected() >= 0) return session_.selected();
+  const auto& limbs = session_.plan().figure.limbs;
+  for (size_t l = 0; l < limbs.size(); ++l)
+    if (limbs[l].kind == LimbKind::Trunk) return static_cast<int>(l);
+  return 0;
+}
+
+void StopPanel::takeGirth(double mm) {
+  const auto l = static_cast<size_t>(limb());
+  const FigureLimb& part = session_.plan().figure.limbs[l];
+  const LimbWool& wool = session_.plan().wool.limbs[l];
+  const auto at = static_cast<size_t>(std::max(0, place_->currentIndex()));
+  if (at >= wool.girths.size()) return;
+  const bool coated = moment_->currentIndex() == 1;
+  const double along = wool.girths[at].along;
+  const GirthAdvice advice = adviseGirth(part, wool, along, mm, coated);
+  factor_ = resizeFor(advice, mm);
+  session_.editWool(tr("girth of the %1").arg(str(part.family)), [&](WoolWish& w) {
+    w.records.push_back({part.id, WrapRecord::What::Girth, along, mm, coated ? "finished" : "felted",
+                         QDate::currentDate().toString(Qt::ISODate).toStdString()});
+  });
+  answer_->setText(str(advice.sentence));
+  resize_->setVisible(advice.kind == GirthAdvice::Kind::Over);
+  resize_->setText(tr("Size the rest %1 % up").arg(str(printNumber((factor_ - 1) * 100, 0))));
+}
+
+void StopPanel::takeLeft(double grams) {
+  const auto l = static_cast<size_t>(limb());
+  const Figure& f = session_.plan().figure;
+  const FigureLimb& part = f.limbs[l];
+  double on = 0;
+  double all = 0;
+  for (const BuildStep& s : session_.steps()) {
+    if (s.limb != static_cast<int>(l)) continue;
+    all += s.grams;
+    on += std::clamp(session_.built() - s.from, 0.0, s.grams);
+  }
+  session_.editWool(tr("wool left of the %1").arg(str(part.family)), [&](WoolWish& w) {
+    w.records.push_back({part.id,
+                         WrapRecord::What::Left,
+                         0,
+                         grams,
+                         {},
+                         QDate::currentDate().toString(Qt::ISODate).toStdString()});
+  });
+  // Against its twin, if that was weighed too; else against the plan at this moment.
+  QString said;
+  if (part.twin >= 0)
+    for (const WrapRecord& r : session_.project().wool.records)
+      if (r.what == WrapRecord::What::Left && r.limb == f.limbs[static_cast<size_t>(part.twin)].id)
+        said =
+            part.side > 0
+                ? str(compareTwins(part.name, grams, f.limbs[static_cast<size_t>(part.twin)].name, r.value))
+                : str(compareTwins(f.limbs[static_cast<size_t>(part.twin)].name, r.value, part.name, grams));
+  if (said.isEmpty()) {
+    const double by = grams - (all - on);
+    said = std::abs(by) < 0.1
+               ? tr("As planned at this moment: %1 left.").arg(str(printMass(grams, session_.units())))
+           : by > 0 ? tr("%1 more is left than planned at this moment: wind on.")
+                          .arg(str(printMass(by, session_.units())))
+                    : tr("%1 more is on than planned at this moment: stop and put the tape round.")
+                          .arg(str(printMass(-by, session_.units())));
+  }
+  answer_->setText(said);
+  resize_->hide();
+}
+
+void StopPanel::refresh() {
+  const Plan& plan = session_.plan();
+  const UnitSystem units = session_.units();
+  const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(limb())];
+  const int before = place_->currentIndex();
+  place_->clear();
+  for (const Girth& g : wool.girths)
+    place_->addItem(tr("%1 from the root of the %2")
+                        .arg(str(printLength(g.along, units, 0)),
+                             str(plan.figure.limbs[static_cast<size_t>(limb())].family)));
+  place_->setCurrentIndex(std::clamp(before, 0, std::max(0, place_->count() - 1)));
+  const QSignalBlocker quiet(list_);
+  list_->clear();
+  for (const WrapRecord& r : session_.project().wool.records)
+    list_->addItem(r.what == WrapRecord::What::Left
+                       ? tr("%1: %2 left").arg(str(r.limb), str(printMass(r.value, units)))
+                       : tr("%1 at %2: %3 %4")
+                             .arg(str(r.limb), str(printLength(r.along, units, 0)),
+                                  str(printLength(r.value, units, 0)),
+                                  r.moment == "finished" ? tr("coated") : tr("felted")));
+  forget_->setEnabled(list_->count() > 0);
+  if (list_->count() > 0) list_->setCurrentRow(list_->count() - 1);
+}
+
+} // namespace columna

@@ -1,0 +1,242 @@
+#include "project/project.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace columna {
+namespace {
+
+using Json = nlohmann::json;
+
+constexpr size_t kMostMarkings = 100;
+constexpr size_t kMostCorners = 2000;
+constexpr size_t kMostRecords = 100000;
+
+struct Bad {
+  Problem problem;
+};
+
+std::string_view viewWord(View view) {
+  return view == View::Front ? "front" : view == View::Above ? "above" : "side";
+}
+
+class Reader {
+public:
+  explicit Reader(const std::string& file) : file_(file) {}
+
+  void read(const Json& in, WoolWish& wool) const {
+    object(in, "wool");
+    if (in.contains("test_ball")) {
+      object(in["test_ball"], "wool.test_ball");
+      const Json& b = in["test_ball"];
+      TestBall ball;
+      ball.diameter = number(b, "diameter_mm", "wool.test_ball.", 5, 200);
+      ball.grams = number(b, "g", "wool.test_ball.", 0.05, 2000);
+      if (b.contains("firmness")) {
+        const auto firm = firmness(text(b["firmness"], "wool.test_ball.firmness"));
+        if (!firm) fail("wool.test_ball.firmness", "is not known", "use soft, medium or firm");
+        ball.firmness = *firm;
+      }
+      wool.ball = ball;
+    }
+    if (in.contains("core")) wool.core = stock(in["core"], "wool.core", wool.core);
+    if (in.contains("coat")) wool.coat = stock(in["coat"], "wool.coat", wool.coat);
+    if (in.contains("grip")) {
+      const auto grip = gripOf(text(in["grip"], "wool.grip"));
+      if (!grip) fail("wool.grip", "is not known", "use none, sleeve, paper or wax");
+      wool.grip = *grip;
+    }
+    if (in.contains("fur_shown_mm")) wool.furShown = number(in, "fur_shown_mm", "wool.", 1, 300);
+    if (in.contains("markings")) {
+      list(in["markings"], "wool.markings", kMostMarkings);
+      for (const Json& each : in["markings"]) wool.markings.push_back(marking(each, wool.markings.size()));
+    }
+    if (in.contains("records")) {
+      list(in["records"], "wool.records", kMostRecords);
+      for (const Json& each : in["records"]) wool.records.push_back(record(each));
+    }
+  }
+
+private:
+  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
+    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  }
+  void object(const Json& in, const std::string& at) const {
+    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
+  }
+  void list(const Json& in, const std::string& at, size_t most) const {
+    if (!in.is_array()) fail(at, "is not a list", "write it in [ ]");
+    if (in.size() > most)
+      fail(at, fmt::format("has {} entries", in.size()), fmt::format("keep {} at most", most));
+  }
+  [[nodiscard]] double number(const Json& in, const std::string& key, const std::string& at, double low,
+                              double high) const {
+    if (!in.contains(key) || !in[key].is_number())
+      fail(at + key, "is missing or not a number", "open another copy of the file");
+    const double v = in[key].get<double>();
+    if (!(v >= low && v <= high))
+      fail(at + key, fmt::format("is {:g}", v), fmt::format("give {:g} to {:g}", low, high));
+    return v;
+  }
+  [[nodiscard]] std::string text(const Json& in, const std::string& at) const {
+    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
+    return in.get<std::string>();
+  }
+  [[nodiscard]] Tone tone(const Json& in, const std::string& at) const {
+    const auto found = toneOf(text(in, at));
+    if (!found) fail(at, "is not known", "use pale, mid or dark");
+    return *found;
+  }
+
+  [[nodiscard]] WoolStock stock(const Json& in, const std::string& at, WoolStock out) const {
+    object(in, at);
+    if (in.contains("form")) {
+      const auto form = woolForm(text(in["form"], at + ".form"));
+      if (!form) fail(at + ".form", "is not known", "use batt, carded sliver, combed top or roving");
+      out.form = *form;
+    }
+    // A wool that weighs nothing is let through: the plan says what is wrong with it.
+    if (in.contains("g_per_m")) out.linear = number(in, "g_per_m", at + ".", 0, 1000) / 1000;
+    if (in.contains("staple_mm")) out.staple = number(in, "staple_mm", at + ".", 5, 500);
+    if (in.contains("tone")) out.tone = tone(in["tone"], at + ".tone");
+    return out;
+  }
+
+  [[nodiscard]] Marking marking(const Json& in, size_t index) const {
+    const std::string at = fmt::format("wool.markings[{}]", index);
+    object(in, at);
+    Marking m;
+    if (in.contains("name")) m.name = text(in["name"], at + ".name");
+    if (in.contains("tone")) m.tone = tone(in["tone"], at + ".tone");
+    if (in.contains("view")) {
+      const std::string view = text(in["view"], at + ".view");
+      if (view != "side" && view != "front" && view != "above")
+        fail(at + ".view", "is not known", "use side, front or above");
+      m.view = view == "front" ? View::Front : view == "above" ? View::Above : View::Side;
+    }
+    if (in.contains("both_sides")) {
+      if (!in["both_sides"].is_boolean())
+        fail(at + ".both_sides", "is neither true nor false", "write one of the two");
+      m.both = in["both_sides"].get<bool>();
+    }
+    if (in.contains("limb")) m.limb = text(in["limb"], at + ".limb");
+    if (!in.contains("outline")) fail(at + ".outline", "is missing", "give three corners or more");
+    list(in["outline"], at + ".outline", kMostCorners);
+    for (const Json& p : in["outline"]) {
+      if (!p.is_array() || p.size() != 2 || !p[0].is_number() || !p[1].is_number() ||
+          !(std::abs(p[0].get<double>()) < 1e4) || !(std::abs(p[1].get<double>()) < 1e4))
+        fail(at + ".outline", "has a corner that is not two numbers", "write each as [x, y] in modules");
+      m.outline.emplace_back(p[0].get<double>(), p[1].get<double>());
+    }
+    if (m.outline.size() < 3) fail(at + ".outline", "has fewer than three corners", "give three or more");
+    return m;
+  }
+
+  [[nodiscard]] WrapRecord record(const Json& in) const {
+    const std::string at = "wool.records.";
+    object(in, "wool.records");
+    WrapRecord r;
+    if (!in.contains("limb")) fail(at + "limb", "is missing", "name the limb");
+    r.limb = text(in["limb"], at + "limb");
+    if (in.contains("left_g")) {
+      r.what = WrapRecord::What::Left;
+      r.value = number(in, "left_g", at, 0, 100000);
+    } else {
+      r.value = number(in, "girth_mm", at, 0.5, 10000);
+      r.along = in.contains("along_mm") ? number(in, "along_mm", at, 0, 10000) : 0;
+      if (in.contains("moment")) r.moment = text(in["moment"], at + "moment");
+    }
+    if (in.contains("date")) r.date = text(in["date"], at + "date");
+    return r;
+  }
+
+  const std::string& file_;
+};
+
+Json stockJson(const WoolStock& stock) {
+  Json out{{"form", word(stock.form)}, {"tone", word(stock.tone)}};
+  if (stock.linear) out["g_per_m"] = *stock.linear * 1000;
+  if (stock.staple) out["staple_mm"] = *stock.staple;
+  return out;
+}
+
+} // namespace
+
+void woolToJson(const WoolWish& wool, Json& out) {
+  if (wool == WoolWish()) {
+    out.erase("wool");
+    return;
+  }
+  // Unknown keys stay; what is known is written anew.
+  Json& w = out["wool"];
+  if (!w.is_object()) w = Json::object();
+  for (const char* key : {"test_ball", "fur_shown_mm", "markings", "records"}) w.erase(key);
+  if (wool.ball)
+    w["test_ball"] = {{"diameter_mm", wool.ball->diameter},
+                      {"g", wool.ball->grams},
+                      {"firmness", word(wool.ball->firmness)}};
+  w["core"] = stockJson(wool.core);
+  w["coat"] = stockJson(wool.coat);
+  w["grip"] = word(wool.grip);
+  if (wool.furShown) w["fur_shown_mm"] = *wool.furShown;
+  for (const Marking& m : wool.markings) {
+    Json outline = Json::array();
+    for (const Vec2& p : m.outline) outline.push_back({p.x(), p.y()});
+    Json one{{"name", m.name},
+             {"tone", word(m.tone)},
+             {"view", viewWord(m.view)},
+             {"both_sides", m.both},
+             {"outline", std::move(outline)}};
+    if (!m.limb.empty()) one["limb"] = m.limb;
+    w["markings"].push_back(std::move(one));
+  }
+  for (const WrapRecord& r : wool.records) {
+    Json one{{"limb", r.limb}};
+    if (r.what == WrapRecord::What::Left)
+      one["left_g"] = r.value;
+    else {
+      one["girth_mm"] = r.value;
+      one["along_mm"] = r.along;
+      if (!r.moment.empty()) one["moment"] = r.moment;
+    }
+    if (!r.date.empty()) one["date"] = r.date;
+    w["records"].push_back(std::move(one));
+  }
+}
+
+std::optional<Problem> woolFromJson(const Json& in, const std::string& file, WoolWish& wool) {
+  if (!in.contains("wool")) return std::nullopt;
+  try {
+    Reader(file).read(in["wool"], wool);
+  } catch (const Bad& bad) {
+    return bad.problem;
+  }
+  return std::nullopt;
+}
+
+void limbWoolToJson(const LimbChoice& choice, Json& in) {
+  in.erase("density_g_cm3");
+  in.erase("coat");
+  if (choice.density) in["density_g_cm3"] = *choice.density * 1000;
+  if (choice.coatWay != CoatWay::Advised) in["coat"] = word(choice.coatWay);
+}
+
+std::optional<Problem> limbWoolFromJson(const Json& in, const std::string& at, const std::string& file,
+                                        LimbChoice& choice) {
+  if (in.contains("density_g_cm3")) {
+    const Json& d = in["density_g_cm3"];
+    // Densities no felt has are let through, so that the plan can say so of the limb.
+    if (!d.is_number() || !(d.get<double>() >= 0) || d.get<double>() > 100)
+      return Problem{at + ".density_g_cm3 is not a density", file, "give g/cm3, 0.05 to 0.3 as a rule"};
+    choice.density = d.get<double>() / 1000;
+  }
+  if (in.contains("coat")) {
+    const auto way = in["coat"].is_string() ? coatWay(in["coat"].get<std::string>()) : std::nullopt;
+    if (!way) return Problem{at + ".coat is not known", file, "use advised, core and coat, or all coat"};
+    choice.coatWay = *way;
+  }
+  return std::nullopt;
+}
+
+} // namespace columna

@@ -1,0 +1,265 @@
+#include "sheet/wool_pages.h"
+
+#include "measure/quantity.h"
+#include "sheet/filler.h"
+#include "sheet/marks.h"
+#include "wool/build_up.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr double kTapeHigh = 12; ///< mm, a tape's width
+constexpr double kTapeBlock = 33;
+constexpr double kLine = 5.4;
+
+void tick(std::vector<Mark>& out, double x, double y) {
+  Mark box;
+  box.points = {{x, y - 3}, {x + 3.4, y - 3}, {x + 3.4, y + 0.4}, {x, y + 0.4}};
+  box.closed = true;
+  box.stroke = kInk;
+  out.push_back(std::move(box));
+}
+
+void say(Filler& pages, const std::string& words, double indent = 0, bool bold = false) {
+  const auto letters = static_cast<size_t>((pages.clear() - indent) / 1.75);
+  for (const std::string& each : wrap(words, letters)) {
+    pages.room(kLine).push_back(text({kMargin + indent, pages.y()}, each, 3.3, bold));
+    pages.y() += 4.6;
+  }
+}
+
+/// What a heap is made of.
+std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
+  const LimbWool& w = plan.wool.limbs[static_cast<size_t>(step.limb)];
+  switch (step.kind) {
+  case BuildStep::Kind::Wind: {
+    const Winding& wind = w.winding;
+    if (wind.strips == 0) return {};
+    return fmt::format("{} {} of {}, {} wide, {:.0f} turns{}", wind.strips,
+                       wind.wisp          ? "wisps"
+                       : wind.strips == 1 ? "strip"
+                                          : "strips",
+                       printLength(wind.length, units, 0), printLength(wind.width, units, 0), wind.turns,
+                       w.allCoat ? ", coat wool" : "");
+  }
+  case BuildStep::Kind::Pad: {
+    const Pad& pad = w.pads[static_cast<size_t>(step.pad)];
+    return fmt::format("{}{} by {}, {} thick as rolled", pad.count == 2 ? "two, each " : "",
+                       printLength(pad.length, units, 0), printLength(pad.width, units, 0),
+                       printLength(pad.loose, units, 0));
+  }
+  case BuildStep::Kind::Skin:
+    return "thin, all over, needled down";
+  case BuildStep::Kind::Coat:
+    return w.furRows.tufts > 0 ? fmt::format("{} tufts cut {}, rows {} apart, {}", w.furRows.tufts,
+                                             printLength(w.furRows.cut, units, 0),
+                                             printLength(w.furRows.spacing, units, 0), w.furRows.way)
+                               : std::string("thin layers until no core shows");
+  }
+  return {};
+}
+
+/// One of a pair stands for both.
+bool shownOf(const Figure& figure, size_t limb) { return figure.limbs[limb].side >= 0 || !figure.symmetric; }
+
+} // namespace
+
+std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper paper) {
+  const UnitSystem units = project.units;
+  Filler pages(paper, true, "Wool to weigh, in the order of the work");
+  const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
+  int number = 0;
+  for (const BuildStep& step : steps) {
+    std::vector<Mark>& out = pages.room(kLine + 4);
+    tick(out, kMargin, pages.y());
+    out.push_back(text({kMargin + 6, pages.y()}, fmt::format("{}  {}", ++number, step.words), 3.4));
+    out.push_back(text({kMargin + 82, pages.y()}, printMass(step.grams, units), 3.5, true, TextAlign::Right));
+    out.push_back(
+        text({kMargin + 86, pages.y()}, madeOf(plan, step, units), 3.0, false, TextAlign::Left, kFaint));
+    pages.y() += kLine;
+  }
+  pages.y() += 3;
+  say(pages, "How to wind", 0, true);
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+    const LimbWool& w = plan.wool.limbs[l];
+    if (!shownOf(plan.figure, l) || w.winding.strips == 0) continue;
+    const FigureLimb& limb = plan.figure.limbs[l];
+    std::string words =
+        fmt::format("{}: begin {}; wind {}; end {}.", limb.side > 0 ? "Each " + limb.family : limb.name,
+                    w.winding.start, w.winding.way, w.winding.finish);
+    if (w.looseEnd > 0)
+      words += fmt::format(" Leave {} at the root loose.", printLength(w.looseEnd, units, 0));
+    if (!w.needles.stages.empty())
+      words +=
+          fmt::format(" Needle no deeper than {}.", printLength(w.needles.stages.front().depth, units, 0));
+    if (!w.needles.carefulAlong.empty())
+      words += fmt::format(" Careful {} from the root: wire is near.",
+                           printLength(w.needles.carefulAlong.front(), units, 0));
+    if (w.someCoat && !w.coatReason.empty())
+      words += fmt::format(" {} coat wool: {}.", w.allCoat ? "All" : "Its thin bones are all", w.coatReason);
+    say(pages, words, 4);
+  }
+  pages.y() += 2;
+  say(pages, "Take care", 0, true);
+  say(pages,
+      "Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered; tetanus up to "
+      "date. Wear "
+      "a mask with dusty or dyed wool, and rest your hands. Labels, local rules and trained people come "
+      "first.",
+      4);
+  say(pages,
+      fmt::format("Weights are estimates{}. It is easy to add wool and nearly impossible to take it off: "
+                  "stop a little "
+                  "early and put the tape round.",
+                  plan.wool.handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
+                                            : " by your own test ball"),
+      4);
+  return pages.take();
+}
+
+std::vector<Page> tapePages(const Project& project, const Plan& plan, Paper paper) {
+  const UnitSystem units = project.units;
+  Filler pages(paper, false,
+               "Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough");
+  const double clear = pages.clear();
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+    const LimbWool& w = plan.wool.limbs[l];
+    if (!shownOf(plan.figure, l) || w.girths.empty()) continue;
+    const FigureLimb& limb = plan.figure.limbs[l];
+    const double whole = w.girthMax + 6;
+    const double step = clear - kTapeOverlap;
+    const int rows = whole <= clear ? 1 : 1 + static_cast<int>(std::ceil((whole - clear) / step));
+    for (int r = 0; r < rows; ++r) {
+      std::vector<Mark>& out = pages.room(kTapeBlock);
+      const double from = r * step;
+      const double to = std::min(whole, from + clear);
+      out.push_back(text({kMargin, pages.y()},
+                         rows > 1        ? fmt::format("{}, part {} of {}{}",
+                                                limb.side > 0 ? "each " + limb.family : limb.name, r + 1,
+                                                       rows, r > 0 ? "; glue its left end over the tick" : "")
+                         : limb.side > 0 ? "each " + limb.family
+                                         : limb.name,
+                         3.4, true));
+      const double top = pages.y() + 3;
+      Mark tape;
+      tape.points = {{kMargin, top},
+                     {kMargin + to - from, top},
+                     {kMargin + to - from, top + kTapeHigh},
+                     {kMargin, top + kTapeHigh}};
+      tape.closed = true;
+      tape.stroke = kInk;
+      tape.width = 0.3;
+      out.push_back(std::move(tape));
+      if (r == 0) out.push_back(text({kMargin + 1.5, top + 7.4}, "end", 2.9, false, TextAlign::Left, kFaint));
+      if (r + 1 < rows)
+        out.push_back(line({kMargin + to - from - kTapeOverlap, top},
+                           {kMargin + to - from - kTapeOverlap, top + kTapeHigh}, 0.2, kRule));
+      // Felted notches cut into the upper edge, coated ones into the lower; where it is from the root beside
+      // it.
+      double lastUpper = -1e9;
+      double lastLower = -1e9;
+      const auto notch = [&](double at, double along, bool felted, double& last) {
+        if (at < from || at > to || at <= 0) return;
+        const double x = kMargin + at - from;
+        const double y = felted ? top : top + kTapeHigh;
+        const double in = felted ? 2.6 : -2.6;
+        Mark cut;
+        cut.points = {{x - 1.3, y}, {x, y + in}, {x + 1.3, y}};
+        cut.closed = true;
+        cut.filled = felted;
+        cut.fill = kInk;
+        cut.stroke = kInk;
+        out.push_back(std::move(cut));
+        if (x - last < 7) return;
+        last = x;
+        out.push_back(text({x, felted ? y + 5.6 : y - 3.4}, printLengthFigure(along, units, 0), 2.4, false,
+                           TextAlign::Centre));
+      };
+      std::vector<Girth> sorted = w.girths;
+      std::sort(sorted.begin(), sorted.end(),
+                [](const Girth& a, const Girth& b) { return a.finished < b.finished; });
+      for (const Girth& g : sorted) {
+        notch(g.felted, g.along, true, lastUpper);
+        notch(g.finished, g.along, false, lastLower);
+      }
+      out.push_back(
+          text({kMargin, top + kTapeHigh + 4.4},
+               fmt::format("filled: felted, open: coat on; figures are {} from the root", lengthUnit(units)),
+               2.6, false, TextAlign::Left, kFaint));
+      pages.y() += kTapeBlock;
+    }
+  }
+  return pages.take();
+}
+
+std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper) {
+  const UnitSystem units = project.units;
+  Filler pages(paper, true, "Pads at true size: tear to the outline, thick in the middle, thin at the ends");
+  struct Shown {
+    const Pad* pad;
+    std::string name;
+    int count;
+  };
+  std::vector<Shown> all;
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+    if (!shownOf(plan.figure, l)) continue;
+    const FigureLimb& limb = plan.figure.limbs[l];
+    for (const Pad& pad : plan.wool.limbs[l].pads)
+      all.push_back({&pad, pad.place, limb.side > 0 && plan.figure.symmetric ? 2 : pad.count});
+  }
+  std::stable_sort(all.begin(), all.end(),
+                   [](const Shown& a, const Shown& b) { return a.pad->rank < b.pad->rank; });
+  for (const Shown& shown : all) {
+    const Pad& pad = *shown.pad;
+    // Longer than the paper: drawn to half.
+    const double scale = std::max(pad.length, pad.width) > pages.clear() - 4 ? 0.5 : 1.0;
+    const double length = std::max(pad.length, pad.width) * scale;
+    const double width = std::min(pad.length, pad.width) * scale;
+    const double thick = pad.loose * scale;
+    std::vector<Mark>& out = pages.room(width + thick + 16);
+    out.push_back(text({kMargin, pages.y()},
+                       fmt::format("{}{}: {}, {} by {}, {} thick as rolled{}", shown.count == 2 ? "2 × " : "",
+                                   shown.name, printMass(pad.grams, units), printLength(pad.length, units, 0),
+                                   printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
+                                   scale < 1 ? ", drawn half as large" : ""),
+                       3.4, true));
+    const Point middle(kMargin + length / 2 + 1, pages.y() + 4 + width / 2);
+    Mark outline;
+    for (int k = 0; k < 60; ++k) {
+      const double a = 2 * std::numbers::pi * k / 60;
+      outline.points.emplace_back(middle.x() + length / 2 * std::cos(a),
+                                  middle.y() + width / 2 * std::sin(a));
+    }
+    outline.closed = true;
+    outline.filled = true;
+    outline.fill = Rgb{245, 240, 230};
+    outline.stroke = kInk;
+    out.push_back(std::move(outline));
+    Mark side;
+    const double base = pages.y() + 6 + width + thick;
+    for (int k = 0; k <= 40; ++k) {
+      const double t = k / 40.0;
+      side.points.emplace_back(kMargin + 1 + t * length, base - thick * padThicknessShare(t));
+    }
+    side.closed = true;
+    side.stroke = kFaint;
+    out.push_back(std::move(side));
+    pages.y() += width + thick + 16;
+  }
+  return pages.take();
+}
+
+std::vector<Page> woolPages(const Project& project, const Plan& plan, Paper paper) {
+  std::vector<Page> out = weighPages(project, plan, paper);
+  for (auto more : {tapePages(project, plan, paper), padPages(project, plan, paper)})
+    for (Page& page : more) out.push_back(std::move(page));
+  return out;
+}
+
+} // namespace columna

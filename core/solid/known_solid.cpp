@@ -1,0 +1,171 @@
+#include "solid/known_solid.h"
+
+#include "solid/field.h"
+#include "solid/solid_mesh.h"
+
+#include <Eigen/Geometry>
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+/// FNV-1a over numbers' bits.
+class Hash {
+public:
+  void add(double value) {
+    std::uint64_t bits = 0;
+    static_assert(sizeof bits == sizeof value);
+    std::memcpy(&bits, &value, sizeof bits);
+    sum_ = (sum_ ^ bits) * 1099511628211ULL;
+    sum_ ^= sum_ >> 29U;
+  }
+  void add(const Vec3& v) {
+    for (const double c : {v.x(), v.y(), v.z()}) add(c);
+  }
+  [[nodiscard]] std::uint64_t sum() const { return sum_; }
+
+private:
+  std::uint64_t sum_ = 14695981039346656037ULL;
+};
+
+/// Area of the section `coat` under the surface of an ellipse.
+double coreArea(double a, double b, double coat) {
+  if (coat >= std::min(a, b)) return 0;
+  const double area = std::numbers::pi * a * b;
+  return std::clamp(area - coat * ellipsePerimeter(a, b) + std::numbers::pi * coat * coat, 0.0, area);
+}
+
+double ratio(double now, double before) { return before > 0 ? now / before : 1; }
+
+} // namespace
+
+std::uint64_t solidKey(const Figure& figure, double coat, double skin) {
+  Hash h;
+  h.add(coat);
+  h.add(skin);
+  h.add(figure.overallHeight);
+  for (const FigureBone& b : figure.bones) {
+    h.add(b.begin);
+    h.add(b.end);
+    h.add(b.deepAxis);
+    h.add(b.wire ? 1 : 0);
+  }
+  for (const Tube& tube : figure.tubes)
+    for (const Ring& r : tube.rings) {
+      h.add(r.centre);
+      h.add(r.normal);
+      h.add(r.v);
+      h.add(r.ru);
+      h.add(r.rv);
+    }
+  return h.sum();
+}
+
+std::vector<TubeShare> tubeShares(const Figure& figure, double coat) {
+  std::vector<TubeShare> out(figure.bones.size());
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
+      const Ring& a = tube.rings[i];
+      const Ring& b = tube.rings[i + 1];
+      const double thick = std::abs((a.normal + b.normal).normalized().dot(b.centre - a.centre));
+      const double middleU = (a.ru + b.ru) / 2;
+      const double middleV = (a.rv + b.rv) / 2;
+      TubeShare& share = out[static_cast<size_t>(tube.slabBone[i])];
+      // Simpson's rule: exact for an elliptic frustum.
+      share.body += thick * std::numbers::pi / 6 * (a.ru * a.rv + 4 * middleU * middleV + b.ru * b.rv);
+      share.core +=
+          thick / 6 *
+          (coreArea(a.ru, a.rv, coat) + 4 * coreArea(middleU, middleV, coat) + coreArea(b.ru, b.rv, coat));
+    }
+  return out;
+}
+
+KnownSolid makeSolid(const Figure& figure, const SolidWish& wish) {
+  KnownSolid out;
+  out.key = solidKey(figure, wish.coat, wish.skin);
+  out.scale = figure.scale;
+  out.coat = wish.coat;
+  out.solid = bodySolid(figure, wish);
+  out.tubes = tubeShares(figure, wish.coat);
+  out.area.assign(figure.bones.size(), 0);
+  MeshWish rough;
+  rough.cell = 1.5 * wish.cell;
+  rough.blend = wish.blend;
+  rough.flats = false;
+  rough.threads = wish.threads;
+  rough.stop = wish.stop;
+  const SolidMesh mesh = solidMesh(figure, rough);
+  out.surface.reserve(mesh.faces.size());
+  for (const MeshFace& face : mesh.faces) {
+    const Eigen::Vector3f& a = mesh.vertices[static_cast<size_t>(face.corners[0])];
+    const Eigen::Vector3f& b = mesh.vertices[static_cast<size_t>(face.corners[1])];
+    const Eigen::Vector3f& c = mesh.vertices[static_cast<size_t>(face.corners[2])];
+    const Eigen::Vector3f n = (b - a).cross(c - a);
+    const float length = n.norm();
+    if (length <= 0) continue;
+    out.surface.push_back({(a + b + c) / 3, n / length, length / 2, face.bone});
+    out.area[static_cast<size_t>(face.bone)] += length / 2;
+  }
+  if (figure.symmetric) // the surface's grid does not know left from right
+    for (size_t b = 0; b < out.area.size(); ++b)
+      if (const int twin = figure.bones[b].twin; twin > static_cast<int>(b))
+        out.area[b] = out.area[static_cast<size_t>(twin)] =
+            (out.area[b] + out.area[static_cast<size_t>(twin)]) / 2;
+  return out;
+}
+
+std::optional<KnownSolid> guessSolid(const Figure& figure, double coat, const KnownSolid& before) {
+  if (before.solid.bones.size() != figure.bones.size() || before.scale <= 0) return std::nullopt;
+  KnownSolid out = before;
+  out.exact = false;
+  out.scale = figure.scale;
+  out.coat = coat;
+  out.tubes = tubeShares(figure, coat);
+  const double length = figure.scale / before.scale;
+  out.solid.core = out.solid.coat = 0;
+  out.solid.cell *= length;
+  for (size_t b = 0; b < out.solid.bones.size(); ++b) {
+    BoneShare& share = out.solid.bones[b];
+    const double body = (share.core + share.coat) * ratio(out.tubes[b].body, before.tubes[b].body);
+    const double core =
+        before.tubes[b].core > 0 && share.core > 0
+            ? share.core * out.tubes[b].core / before.tubes[b].core
+            : body * ratio(out.tubes[b].core, out.tubes[b].body) * (out.tubes[b].core > 0 ? 1 : 0);
+    const double grown = ratio(core, share.core);
+    const bool none = share.core <= 0;
+    share.core = std::min(core, body);
+    share.coat = body - share.core;
+    share.wound = none ? (figure.bones[b].wire ? share.core : 0) : share.wound * grown;
+    share.skin *= grown;
+    for (PadShare& pad : share.pads) {
+      pad.volume *= grown;
+      pad.alongSpread *= length;
+      pad.acrossSpread *= length;
+      pad.centre *= length;
+    }
+    // Whatever rounding left over is wound or padded, so that the parts are the core still.
+    double parts = share.wound + share.skin;
+    for (const PadShare& pad : share.pads) parts += pad.volume;
+    (figure.bones[b].wire ? share.wound : share.pads[0].volume) += share.core - parts;
+    const FigureBone& bone = figure.bones[b];
+    share.centre = Vec3(share.centre * length);
+    if (length == 1) share.centre = bone.begin + share.coreAt * (bone.end - bone.begin);
+    out.area[b] = before.area[b] *
+                  std::pow(ratio(body, before.solid.bones[b].core + before.solid.bones[b].coat), 2.0 / 3);
+    out.solid.core += share.core;
+    out.solid.coat += share.coat;
+  }
+  for (SurfacePatch& patch : out.surface) {
+    patch.centre *= static_cast<float>(length);
+    patch.area *= static_cast<float>(length * length);
+  }
+  out.solid.error =
+      before.solid.error + (std::abs(coat / before.coat - length) < 1e-6 * length ? 0.01 : 0.03);
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,99 @@
+#include "wool/cover.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+bool within(const std::vector<Vec2>& outline, const Vec2& p) {
+  bool in = false;
+  for (size_t i = 0, j = outline.size() - 1; i < outline.size(); j = i++)
+    if ((outline[i].y() > p.y()) != (outline[j].y() > p.y()) &&
+        p.x() <
+            (outline[j].x() - outline[i].x()) * (p.y() - outline[i].y()) / (outline[j].y() - outline[i].y()) +
+                outline[i].x())
+      in = !in;
+  return in;
+}
+
+/// Towards the eye of a view.
+Vec3 towards(View view) {
+  switch (view) {
+  case View::Side:
+    return {0, -1, 0}; // from the animal's right
+  case View::Front:
+    return {1, 0, 0};
+  case View::Above:
+    break;
+  }
+  return {0, 0, 1};
+}
+
+} // namespace
+
+double hidingMass(Tone core, Tone coat, const WoolRules& rules) {
+  if (core == coat) return rules.hideAlike;
+  return coat == Tone::Dark ? rules.hideDark : coat == Tone::Mid ? rules.hideMid : rules.hidePale;
+}
+
+MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownSolid& solid, double coat,
+                      Tone under, double density, const WoolRules& rules) {
+  MarkedArea out;
+  out.byLimb.assign(figure.limbs.size(), 0);
+  if (marking.outline.size() < 3) return out;
+  std::vector<Vec2> outline;
+  for (const Vec2& p : marking.outline) outline.push_back(p * figure.scale);
+  const Vec3 eye = towards(marking.view);
+  for (const SurfacePatch& patch : solid.surface) {
+    const auto limb = static_cast<size_t>(figure.bones[static_cast<size_t>(patch.bone)].limb);
+    if (!marking.limb.empty() && figure.limbs[limb].family != marking.limb) continue;
+    Vec3 centre = patch.centre.cast<double>();
+    Vec3 normal = patch.normal.cast<double>();
+    bool marked = normal.dot(eye) > 0 && within(outline, project(centre, marking.view));
+    if (!marked && marking.both) {
+      centre.y() = -centre.y();
+      normal.y() = -normal.y();
+      marked = normal.dot(eye) > 0 && within(outline, project(centre, marking.view));
+    }
+    if (!marked) continue;
+    out.area += patch.area;
+    out.byLimb[limb] += patch.area;
+  }
+  out.grams = out.area * std::max(coat * density, hidingMass(under, marking.tone, rules));
+  return out;
+}
+
+FurRows furOn(const FigureLimb& limb, double length, double girth, double shown, double staple,
+              const WoolRules& rules) {
+  FurRows out;
+  if (!(shown > 0) || !(length > 0) || !(girth > 0)) return out;
+  out.spacing = std::max(rules.furRowLeast, shown * rules.furRowShare);
+  out.rows = std::max(1, static_cast<int>(std::floor(length / out.spacing)));
+  out.tufts = out.rows * std::max(1, static_cast<int>(std::ceil(girth / rules.furTuftWide)));
+  out.cut = 2 * shown + rules.furFold;
+  out.grams = out.tufts * out.cut * rules.furTuft;
+  out.perStaple = static_cast<int>(std::floor(staple / out.cut));
+  out.waste = out.perStaple > 0 ? 1 - out.perStaple * out.cut / staple : 1;
+  switch (limb.kind) {
+  case LimbKind::Tail:
+    out.way = "from the tip towards the body, hair pointing to the tip";
+    break;
+  case LimbKind::Leg:
+  case LimbKind::Arm:
+    out.way = "from the foot upwards, hair pointing down";
+    break;
+  case LimbKind::Head:
+    out.way = "from the neck towards the nose, hair pointing back";
+    break;
+  case LimbKind::Wing:
+    out.way = "from the tip towards the shoulder, hair pointing out";
+    break;
+  default:
+    out.way = "from the tail towards the head, hair pointing back";
+    break;
+  }
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,67 @@
+#include "wool/layers.h"
+
+#include "solid/field.h"
+#include "solid/slice.h"
+#include "wool/felt.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+
+Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
+  std::vector<double> t;
+  std::vector<double> across;
+  std::vector<double> deep;
+  std::vector<double> lift;
+  for (const Station& s : bone.stations) {
+    t.push_back(s.at);
+    across.push_back(s.across);
+    deep.push_back(s.deep);
+    lift.push_back(s.lift);
+  }
+  Girth g;
+  g.at = at;
+  g.across = pchip(t, across, at);
+  g.deep = pchip(t, deep, at);
+  g.allCoat = in.allCoat;
+  const double a = g.across / 2;
+  const double b = g.deep / 2;
+  g.finished = ellipsePerimeter(a, b);
+  if (!in.allCoat) {
+    const Slice core = offsetEllipse(a, b, in.coat);
+    g.felted = core.tape;
+    g.coreAcross = core.across;
+    g.coreDeep = core.deep;
+  }
+  if (!bone.wire) return g;
+  g.wire = std::numbers::pi * in.bundle;
+  const double under = in.allCoat ? 0 : in.coat;
+  const double free = -distanceToEllipse(0, -pchip(t, lift, at), a, b).distance - under;
+  g.round = std::max(0.0, 2 * free);
+  if (g.round <= in.bundle) {
+    g.round = 0; // the wire lies at the edge of the section or outside: nothing can be wound on it
+    return g;
+  }
+  const double before = in.ball ? woundBallDiameter(g.round, in.wrapped, in.density)
+                                : woundLimbDiameter(g.round, in.bundle, in.wrapped, in.density);
+  g.wound = std::numbers::pi * std::max(before, g.round);
+  return g;
+}
+
+double gripThickness(WireGrip grip) {
+  switch (grip) {
+  case WireGrip::Sleeve:
+    return 1.5;
+  case WireGrip::Paper:
+    return 0.15;
+  case WireGrip::Wax:
+    return 0.05;
+  case WireGrip::None:
+    break;
+  }
+  return 0;
+}
+
+} // namespace columna

@@ -1,0 +1,96 @@
+#include "wool/winding.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+struct Words {
+  const char* start;
+  const char* finish;
+  const char* way;
+};
+
+Words wordsOf(LimbKind kind) {
+  switch (kind) {
+  case LimbKind::Digits:
+    return {"at the tip, fixed with wax or a drop of glue", "past the knuckle, where the next part covers it",
+            "towards the body, tight, hardly any fibre"};
+  case LimbKind::Leg:
+    return {"above the foot, its end held down with the first turns", "over the hip or shoulder",
+            "up the limb, crossing the body in a figure of eight to the other one of the pair"};
+  case LimbKind::Arm:
+    return {"above the hand", "over the shoulder",
+            "up the arm, crossing the back in a figure of eight to the other arm"};
+  case LimbKind::Wing:
+    return {"at the wing's tip", "over the shoulder", "inwards, crossing the back in a figure of eight"};
+  case LimbKind::Tail:
+    return {"a finger's width before the tip", "over the root, fanned out on the rump",
+            "towards the body only: doubled back at the tip it goes fat"};
+  case LimbKind::Neck:
+    return {"at the shoulders", "under the ears", "forwards and back, each layer ending a little shorter"};
+  case LimbKind::Trunk:
+    return {"behind the shoulders", "round the hips",
+            "to and fro, crossing between the legs in figures of eight"};
+  case LimbKind::Head:
+    return {"at the back of the skull", "round the brow", "like a ball, turning it after every turn"};
+  case LimbKind::Part:
+    break;
+  }
+  return {"at the free end", "at the root, left loose", "towards the root"};
+}
+
+} // namespace
+
+Sliver sliverOf(const WoolStock& stock, const WoolRules& rules) {
+  Sliver out;
+  switch (stock.form) {
+  case WoolForm::Batt:
+    out = {rules.battArea * rules.battStrip, rules.battStrip, false};
+    break;
+  case WoolForm::Sliver:
+    out = {rules.sliver, rules.sliverWide, false};
+    break;
+  case WoolForm::Top:
+    out = {rules.top, rules.topWide, false};
+    break;
+  case WoolForm::Roving:
+    out = {rules.roving, rules.rovingWide, false};
+    break;
+  }
+  if (stock.linear) {
+    out.linear = *stock.linear;
+    out.weighed = true;
+  }
+  return out;
+}
+
+Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& wool,
+                  const WoolRules& rules) {
+  Winding out;
+  if (!(in.grams > 0) || !(wool.linear > 0)) return out;
+  out.grams = in.grams;
+  out.overlap = rules.overlap;
+  out.wisp = in.grams < rules.stripLeast || limb.kind == LimbKind::Digits;
+  const double linear = out.wisp ? std::min(rules.wisp, wool.linear) : wool.linear;
+  const double total = in.grams / linear;
+  // Toes and fingers have a wisp each, so that they come out alike.
+  const int least = limb.kind == LimbKind::Digits ? std::max(1, limb.digits) : 1;
+  out.strips = std::max(least, static_cast<int>(std::ceil(total / rules.stripLongest - 1e-9)));
+  out.length = total / out.strips;
+  out.width = out.wisp ? std::min(wool.width, std::max(3.0, std::numbers::pi * in.wound / 2)) : wool.width;
+  // A strip laid on the slant covers its width times what does not overlap at each turn.
+  const double round = std::numbers::pi * std::max(0.1, (in.bundle + in.wound) / 2);
+  out.turns = total / std::hypot(round, out.width * (1 - out.overlap));
+  const double thick = linear / (out.width * std::max(in.wrapped, 1e-9));
+  out.layers = std::max(1.0, (in.wound - in.bundle) / 2 / (thick / (1 - out.overlap)));
+  const Words words = wordsOf(limb.kind);
+  out.start = words.start;
+  out.finish = words.finish;
+  out.way = words.way;
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,49 @@
+// Winding: how many strips of the wool at hand a limb takes, how long and wide, and how they are laid.
+#pragma once
+
+#include "anatomy/figure.h"
+#include "wool/wool_rules.h"
+#include "wool/wool_wish.h"
+
+#include <string>
+
+namespace columna {
+
+/// What a wool at hand is as it is wound.
+struct Sliver {
+  double linear = 0; ///< g/mm
+  double width = 0;  ///< mm laid flat
+  bool weighed = false;
+};
+
+/// Of the maker's own weighing, else the usual for that form.
+[[nodiscard]] Sliver sliverOf(const WoolStock& stock, const WoolRules& rules);
+
+struct Winding {
+  double grams = 0;   ///< of all strips
+  int strips = 0;     ///< equal; 0 when nothing is wound
+  double length = 0;  ///< mm of one
+  double width = 0;   ///< mm
+  bool wisp = false;  ///< so little that it is a pulled wisp, taken by its length
+  double turns = 0;   ///< of all strips together
+  double layers = 0;  ///< thicknesses of the strip from wire to surface, overlap counted
+  double overlap = 0; ///< share of the width
+  std::string start;  ///< where it begins
+  std::string finish; ///< where it ends
+  std::string way;    ///< which way, crossings
+};
+
+/// Length of a limb's winding and its mean diameters.
+struct WindingInput {
+  double grams = 0;
+  double length = 0;  ///< mm of limb that is wound
+  double bundle = 0;  ///< mm of wire and grip
+  double wound = 0;   ///< mm, mean diameter as wound before felting
+  double wrapped = 0; ///< g/mm3
+};
+
+/// The strips of one limb. Nothing is wound for 0 g or a wool of 0 g/mm.
+[[nodiscard]] Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& wool,
+                                const WoolRules& rules);
+
+} // namespace columna

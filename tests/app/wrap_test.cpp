@@ -1,0 +1,214 @@
+// Wrap by mouse and keyboard: the build-up, wool at hand, markings, what was measured, exporting.
+#include "window.h"
+
+#include "turn/turntable.h"
+#include "wrap/build_band.h"
+#include "wrap/coat_panel.h"
+#include "wrap/stop_panel.h"
+#include "wrap/wool_panel.h"
+#include "wrap/wrap_card.h"
+#include "wrap/wrap_desk.h"
+#include "wrap/wrap_rack.h"
+
+#include <QComboBox>
+#include <QListWidget>
+#include <QPushButton>
+#include <QSignalSpy>
+#include <QTemporaryDir>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+class WrapTest : public WindowTest {
+protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    to(Stage::Wrap);
+    session.finishSolid();
+  }
+  [[nodiscard]] double total() const { return buildTotal(session.steps()); }
+  BuildWedge* wedge() { return window.buildBand()->wedge(); }
+  void settle() { QTRY_VERIFY_WITH_TIMEOUT(!session.solidBehind(), 20000); }
+};
+
+} // namespace
+
+TEST_F(WrapTest, TheBuildUpIsDraggedSteppedAndPlayed) {
+  EXPECT_TRUE(session.finished());
+  QTest::mouseClick(wedge(), Qt::LeftButton, {},
+                    QPoint(qRound(wedge()->placeOf(total() / 3)), wedge()->height() / 3));
+  EXPECT_NEAR(session.built(), total() / 3, 0.01 * total());
+  const QString card_ =
+      card<WrapCard>(Stage::Wrap)->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
+  EXPECT_TRUE(card_.startsWith(QStringLiteral("Now "))) << card_.toStdString();
+  wedge()->setFocus();
+  QTest::keyClick(wedge(), Qt::Key_Home);
+  EXPECT_EQ(session.built(), 0);
+  QTest::keyClick(wedge(), Qt::Key_Right);
+  EXPECT_NEAR(session.built(), 0.01 * total(), 1e-9);
+  QTest::keyClick(wedge(), Qt::Key_Right, Qt::ShiftModifier);
+  EXPECT_NEAR(session.built(), session.steps().front().grams, 1e-6) << "to the end of the first heap";
+  QTest::keyClick(wedge(), Qt::Key_End);
+  EXPECT_TRUE(session.finished());
+  EXPECT_FALSE(session.history().canUndo()) << "looking is not a change";
+  QTest::mouseClick(window.buildBand()->playKey(), Qt::LeftButton);
+  QTRY_VERIFY_WITH_TIMEOUT(session.built() > 0 && session.built() < total() / 2, 3000);
+  window.buildBand()->togglePlay();
+}
+
+TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
+  Turntable* table = window.mat()->turntable();
+  ASSERT_TRUE(table->isVisible());
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  const auto covered = [&] {
+    const QImage image = table->picture();
+    int count = 0;
+    for (int y = 0; y < image.height(); y += 2)
+      for (int x = 0; x < image.width(); x += 2) count += qAlpha(image.pixel(x, y)) > 200 ? 1 : 0;
+    return count;
+  };
+  const int finished = covered();
+  session.setBuilt(0);
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  const int bare = covered();
+  session.setBuilt(total() / 2);
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  const int half = covered();
+  EXPECT_LT(bare, finished / 2) << "bare wire and the dashes alone";
+  EXPECT_GT(half, bare);
+  EXPECT_LT(half, finished);
+  QTest::keyClick(window.mat(), Qt::Key_T);
+  EXPECT_FALSE(table->isVisible());
+}
+
+TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
+  const double before = plan().totals.core;
+  window.wrapDesk()->tabs()->tab(1)->click();
+  WoolPanel* wool = window.wrapDesk()->wool();
+  type(wool->ballDiameter(), "30 mm");
+  type(wool->ballGrams(), "3 g");
+  ASSERT_TRUE(session.project().wool.ball);
+  EXPECT_NEAR(plan().totals.core / before, handFactor(*session.project().wool.ball), 0.03);
+  EXPECT_TRUE(wool->ballWords()->text().contains(QStringLiteral("29 % too light")))
+      << wool->ballWords()->text().toStdString();
+  // A ball that is no felt changes nothing and says why.
+  type(wool->ballGrams(), "300 g");
+  EXPECT_EQ(session.project().wool.ball->grams, 3);
+  type(wool->weighField(false), "20 g");
+  EXPECT_NEAR(session.project().wool.core.linear.value_or(0), 0.02, 1e-12);
+  session.undo();
+  session.undo();
+  EXPECT_FALSE(session.project().wool.ball);
+  EXPECT_NEAR(plan().totals.core, before, 1e-9);
+}
+
+TEST_F(WrapTest, AMarkingIsDrawnOnAViewAndTakenOff) {
+  window.wrapDesk()->tabs()->tab(2)->click();
+  CoatPanel* coat = window.wrapDesk()->coat();
+  QTest::mouseClick(coat->drawKey(), Qt::LeftButton);
+  EXPECT_TRUE(session.marking());
+  EXPECT_FALSE(window.mat()->turntable()->isVisible()) << "it is drawn on a flat view";
+  const QPoint middle = window.mat()->pointOf(limb("trunk"));
+  QTest::mousePress(window.mat(), Qt::LeftButton, {}, middle + QPoint(-20, -10));
+  for (const QPoint& at : {QPoint(20, -10), QPoint(20, 12), QPoint(-20, 12)})
+    QTest::mouseMove(window.mat(), middle + at);
+  QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, middle + QPoint(-20, 12));
+  ASSERT_EQ(session.project().wool.markings.size(), 1U);
+  EXPECT_FALSE(session.marking());
+  settle();
+  EXPECT_GT(plan().wool.markings[0].area, 10);
+  EXPECT_EQ(coat->list()->count(), 1);
+  // The whole of a part by the keyboard alone.
+  session.select(limb("tail"));
+  coat->wholeKey()->setFocus();
+  QTest::keyClick(coat->wholeKey(), Qt::Key_Space);
+  ASSERT_EQ(session.project().wool.markings.size(), 2U);
+  EXPECT_EQ(session.project().wool.markings[1].limb, "tail");
+  coat->list()->setCurrentRow(0);
+  QTest::mouseClick(coat->removeKey(), Qt::LeftButton);
+  EXPECT_EQ(session.project().wool.markings.size(), 1U);
+  session.undo();
+  EXPECT_EQ(session.project().wool.markings.size(), 2U);
+  type(coat->furField(), "20 mm");
+  EXPECT_EQ(session.project().wool.furShown.value_or(0), 20);
+  EXPECT_TRUE(coat->words()->text().contains(QStringLiteral("tufts"))) << coat->words()->text().toStdString();
+}
+
+TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
+  session.select(limb("trunk"));
+  window.wrapDesk()->tabs()->tab(3)->click();
+  StopPanel* stop = window.wrapDesk()->stop();
+  const Girth& g = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].girths.front();
+  type(stop->tapeField(), QString::number(g.felted - 14));
+  EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("14 mm under")))
+      << stop->answer()->text().toStdString();
+  EXPECT_EQ(session.project().wool.records.size(), 1U);
+  EXPECT_FALSE(stop->resizeKey()->isVisible());
+  const double height = plan().figure.overallHeight;
+  type(stop->tapeField(), QString::number(g.felted * 1.1));
+  EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("cannot come off")));
+  const bool found = std::any_of(plan().findings.begin(), plan().findings.end(), [](const Finding& f) {
+    return f.text.find("cannot come off") != std::string::npos;
+  });
+  EXPECT_TRUE(found) << "what came out too thick is to be looked at";
+  ASSERT_TRUE(stop->resizeKey()->isVisible());
+  QTest::mouseClick(stop->resizeKey(), Qt::LeftButton);
+  EXPECT_NEAR(plan().figure.overallHeight, 1.1 * height, 0.01 * height);
+  // Twins by the scale.
+  session.select(limb("left-hindleg"));
+  type(stop->leftField(), "0.9 g");
+  session.select(limb("right-hindleg"));
+  type(stop->leftField(), "0.5 g");
+  EXPECT_EQ(stop->answer()->text(), QStringLiteral("Right hindleg is 0.4 g ahead of the left."));
+  QTest::mouseClick(stop->tapeKey(), Qt::LeftButton);
+  EXPECT_EQ(session.project().wool.records.size(), 5U) << "the stand-in for callipers reads too";
+}
+
+TEST_F(WrapTest, FirmnessDensityAndWayAreOfTheLimbAndItsTwin) {
+  auto* wrap = card<WrapCard>(Stage::Wrap);
+  session.select(limb("left-hindleg"));
+  type(wrap->densityField(), "0,2");
+  EXPECT_NEAR(session.project().limbs.at("left-hindleg").density.value_or(0), 0.2e-3, 1e-12);
+  EXPECT_NEAR(session.project().limbs.at("right-hindleg").density.value_or(0), 0.2e-3, 1e-12);
+  for (const char* bad : {"0", "-1", "9", "hard"}) {
+    type(wrap->densityField(), bad);
+    EXPECT_NEAR(session.project().limbs.at("left-hindleg").density.value_or(0), 0.2e-3, 1e-12) << bad;
+  }
+  wrap->wayBox()->setFocus();
+  QTest::keyClick(wrap->wayBox(), Qt::Key_End);
+  emit wrap->wayBox()->activated(2);
+  EXPECT_EQ(session.project().limbs.at("right-hindleg").coatWay, CoatWay::AllCoat);
+  EXPECT_TRUE(plan().wool.limbs[static_cast<size_t>(limb("left-hindleg"))].allCoat);
+}
+
+TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
+  EXPECT_FALSE(session.solidBehind());
+  const double before = plan().wool.volume;
+  ASSERT_FALSE(
+      session.changeGirth(plan().figure.limbs[static_cast<size_t>(limb("trunk"))].bones[2], 1, 70, 80, 0));
+  EXPECT_TRUE(session.solidBehind()) << "a guess at once";
+  EXPECT_GT(plan().wool.volume, before);
+  const double guess = plan().wool.volume;
+  settle();
+  EXPECT_NEAR(plan().wool.volume / guess, 1, 0.03);
+  EXPECT_NE(plan().wool.volume, guess);
+  // A dozen changes on top of each other: the last one wins.
+  for (int k = 1; k <= 12; ++k) ASSERT_FALSE(session.setCoat(2 + 0.1 * k));
+  settle();
+  EXPECT_NEAR(plan().wool.coatThickness, 3.2, 1e-9);
+  auto exact = columna::plan(session.project(), session.catalog());
+  EXPECT_EQ(plan().wool.core, exact->wool.core);
+}
+
+TEST_F(WrapTest, TheBodyIsWrittenWithAMeshThatIsClosed) {
+  const QTemporaryDir folder;
+  for (const char* name : {"otter.stl", "otter.obj", "otter.glb", "otter.csv"}) {
+    window.exportBody(folder.filePath(QString::fromLatin1(name)));
+    EXPECT_GT(QFileInfo(folder.filePath(QString::fromLatin1(name))).size(), 1000) << name;
+  }
+  QSignalSpy refused(&session, &Session::refused);
+  window.exportBody(folder.filePath(QStringLiteral("otter.doc")));
+  EXPECT_EQ(refused.count(), 1);
+}
