@@ -17,6 +17,8 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QRegularExpression>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QThread>
 #include <QTimer>
 
@@ -117,6 +119,9 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
     QApplication::processEvents();
   }
   QApplication::processEvents();
+  if (auto* scroll = window.card()->findChild<QScrollArea*>())
+    scroll->verticalScrollBar()->setValue(parser.value(QStringLiteral("down")).toInt());
+  QApplication::processEvents();
   if (!window.grab().save(words.front()))
     return complain(QStringLiteral("%1 could not be written; choose another folder.").arg(words.front()));
   return 0;
@@ -174,6 +179,8 @@ int main(int argc, char** argv) {
        {QStringLiteral("mend"), QStringLiteral("ask what would mend it, in the picture")},
        {QStringLiteral("built"), QStringLiteral("Wrap's build-up in the picture, percent of the wool"),
         QStringLiteral("percent")},
+       {QStringLiteral("down"), QStringLiteral("scroll the card by so many pixels, in the picture"),
+        QStringLiteral("pixels"), QStringLiteral("0")},
        {QStringLiteral("flat"), QStringLiteral("Wrap on the flat views, in the picture")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);

@@ -31,6 +31,8 @@ Session::Session(Catalog catalog, QObject* parent)
 
 void Session::replan() {
   ++turn_;
+  // Another animal's wool is nothing to guess from.
+  if (plan_ && plan_->figure.patternId != project().pattern) known_.reset();
   auto made = columna::plan(project(), catalog_, {known_, true});
   if (made) plan_ = std::move(made).value();
   behind_ = false;
@@ -97,7 +99,9 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   // Under the hand the figure alone is made anew, when the animal is the same; the sums follow when it
   // settles.
   const bool quick = !run.isEmpty() && project.pattern == this->project().pattern && settled_.isValid();
-  auto made = quick ? planFigure(project, catalog_) : columna::plan(project, catalog_, {known_, true});
+  const bool same = project.pattern == this->project().pattern;
+  auto made = quick ? planFigure(project, catalog_)
+                    : columna::plan(project, catalog_, {same ? known_ : nullptr, true});
   if (!made) {
     const QString sentence = columna::sentence(made.problem());
     emit refused(sentence);
@@ -130,7 +134,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
 std::optional<QString> Session::open(const QString& path) {
   auto file = openProject(path.toStdString());
   if (!file) return columna::sentence(file.problem());
-  auto made = columna::plan(file->project, catalog_, {known_, true});
+  auto made = columna::plan(file->project, catalog_, {nullptr, true});
   if (!made)
     return columna::sentence(
         {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});

@@ -132,7 +132,7 @@ Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours)
 }
 
 Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
-                 const std::function<QRgb(const Vec3& middle, const Vec3& normal, int limb)>& colourOf) {
+                 const std::function<QRgb(const Vec3& middle, const Vec3& normal, int bone)>& colourOf) {
   Mesh out;
   const std::vector<V3f> normals = cornerNormals(solid);
   out.vertices.reserve(solid.vertices.size());
@@ -147,7 +147,7 @@ Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
       normal += normals[static_cast<size_t>(c)];
     }
     out.triangles.push_back(
-        {face.corners, colourOf(middle.cast<double>(), normal.cast<double>(), limb), limb});
+        {face.corners, colourOf(middle.cast<double>(), normal.cast<double>(), face.bone), limb});
   }
   return out;
 }

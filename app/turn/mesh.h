@@ -33,10 +33,10 @@ struct Mesh {
 [[nodiscard]] Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours);
 
 /// A solid's mesh as the turntable draws it. `colourOf` gives each face's colour from its middle, its outward
-/// normal and its limb.
+/// normal and its bone.
 [[nodiscard]] Mesh
 solidAsMesh(const Figure& figure, const SolidMesh& solid,
-            const std::function<QRgb(const Vec3& middle, const Vec3& normal, int limb)>& colourOf);
+            const std::function<QRgb(const Vec3& middle, const Vec3& normal, int bone)>& colourOf);
 
 /// The wire of every piece as round rods between the skeleton's points, as they lie in `plan`. Colours by
 /// piece.

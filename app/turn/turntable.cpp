@@ -21,6 +21,16 @@ namespace {
 constexpr int kFineSides = 28;
 constexpr int kCoarseSides = 12;
 constexpr double kStep = std::numbers::pi / 24;
+/// Along a bone, deep, and square to both.
+Eigen::Matrix3d boneFrame(const FigureBone& bone) {
+  Eigen::Matrix3d m;
+  m.col(0) = (bone.end - bone.begin).normalized();
+  m.col(1) = bone.deepAxis;
+  m.col(2) = m.col(0).cross(m.col(1));
+  return m;
+}
+
+constexpr double kFar = 1e8;    ///< mm: no place of a figure
 constexpr double kSurface = 90; ///< cells over the figure's height in the surface at rest
 
 } // namespace
@@ -83,17 +93,23 @@ void Turntable::solidMade() {
   if (isVisible()) fine_.start();
 }
 
-QRgb Turntable::woolColour(const Vec3& middle, const Vec3& normal, int limb,
+QRgb Turntable::woolColour(const Vec3& middle, const Vec3& normal, int bone,
                            const std::vector<LimbMoment>& moment) const {
-  const Theme& t = theme();
-  const auto l = static_cast<size_t>(limb);
   const Plan& plan = session_.plan();
+  const auto b = static_cast<size_t>(bone);
+  const int limb = plan.figure.bones[b].limb;
+  const auto l = static_cast<size_t>(limb);
   const WoolWish& wish = session_.project().wool;
   const bool coated = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
   QColor colour = toneColour(coated ? wish.coat.tone : wish.core.tone);
   if (coated && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
-  if (moment[l].coat > 0.5 &&
-      session_.project().stances.now.turns.empty()) // markings lie on the neutral stance
+  if (moment[l].coat > 0.5 && middle.x() < kFar) {
+    // Markings lie on the neutral stance: the place goes back there with its bone.
+    const FigureBone& from = session_.posedPlan().figure.bones[b];
+    const FigureBone& to = plan.figure.bones[b];
+    const Eigen::Matrix3d back = boneFrame(to) * boneFrame(from).transpose();
+    const Vec3 p = to.begin + back * (middle - from.begin);
+    const Vec3 n = back * normal;
     for (const Marking& m : wish.markings) {
       if (!m.limb.empty() && plan.figure.limbs[l].family != m.limb) continue;
       const Vec3 eye = m.view == View::Side    ? Vec3(0, -1, 0)
@@ -101,18 +117,19 @@ QRgb Turntable::woolColour(const Vec3& middle, const Vec3& normal, int limb,
                                                : Vec3(0, 0, 1);
       for (const double side : {1.0, -1.0}) {
         if (side < 0 && !m.both) continue;
-        const Vec3 p(middle.x(), side * middle.y(), middle.z());
-        const Vec3 n(normal.x(), side * normal.y(), normal.z());
-        if (n.dot(eye) > 0 && contains({m.outline}, Vec2(project(p, m.view) / plan.figure.scale)))
-          return toneColour(m.tone).rgb();
+        const Vec3 at(p.x(), side * p.y(), p.z());
+        if (Vec3(n.x(), side * n.y(), n.z()).dot(eye) > 0 &&
+            contains({m.outline}, Vec2(project(at, m.view) / plan.figure.scale)))
+          colour = toneColour(m.tone);
       }
     }
+  }
   if (limb == session_.selected()) {
-    const double mix = 0.28;
-    const QColor w = t.woad;
-    colour = QColor::fromRgbF(static_cast<float>(colour.redF() * (1 - mix) + w.redF() * mix),
-                              static_cast<float>(colour.greenF() * (1 - mix) + w.greenF() * mix),
-                              static_cast<float>(colour.blueF() * (1 - mix) + w.blueF() * mix));
+    constexpr double mix = 0.28;
+    const QColor w = theme().woad;
+    const auto mixed = [](double a, double other) { return static_cast<float>(a * (1 - mix) + other * mix); };
+    colour = QColor::fromRgbF(mixed(colour.redF(), w.redF()), mixed(colour.greenF(), w.greenF()),
+                              mixed(colour.blueF(), w.blueF()));
   }
   return colour.rgb();
 }
@@ -184,7 +201,7 @@ void Turntable::render() {
   std::vector<QRgb> pieces;
   if (wrap)
     for (size_t l = 0; l < limbs.size(); ++l)
-      limbs[l] = woolColour(Vec3(1e9, 1e9, 1e9), Vec3(0, 0, -1), static_cast<int>(l), moment);
+      limbs[l] = woolColour(Vec3(1e9, 1e9, 1e9), Vec3(0, 0, -1), drawn.limbs[l].bones.front(), moment);
   for (size_t i = 0; i < plan.pieces.size(); ++i) pieces.push_back(t.piece(static_cast<int>(i)).rgb());
   const bool quick = coarse_ || session_.inRun();
   // At rest it is drawn twice as large and brought down, so that its edges are smooth.
@@ -195,12 +212,13 @@ void Turntable::render() {
   Raster wool(width() * times, height() * times);
   const bool fine = solid_ && solidTurn_ == turn_ && !session_.inRun();
   if (fine)
-    wool.draw(solidAsMesh(drawn, *solid_,
-                          [&](const Vec3& middle, const Vec3& normal, int limb) {
-                            return wrap ? woolColour(middle, normal, limb, moment)
-                                        : limbs[static_cast<size_t>(limb)];
-                          }),
-              camera);
+    wool.draw(
+        solidAsMesh(drawn, *solid_,
+                    [&](const Vec3& middle, const Vec3& normal, int bone) {
+                      return wrap ? woolColour(middle, normal, bone, moment)
+                                  : limbs[static_cast<size_t>(drawn.bones[static_cast<size_t>(bone)].limb)];
+                    }),
+        camera);
   else
     wool.draw(woolMesh(drawn, quick ? kCoarseSides : kFineSides, limbs), camera);
   if (wrap && !session_.finished()) {
@@ -233,6 +251,61 @@ void Turntable::paintGhost(QImage& image) const {
     for (int x = 1; x + 1 < image.width(); ++x) {
       if (!in(x, y) || (in(x - 1, y) && in(x + 1, y) && in(x, y - 1) && in(x, y + 1))) continue;
       if ((x + y) / 5 % 2 == 0) image.setPixel(x, y, ink);
+    }
+}
+
+void Turntable::paintPads(QPainter& p) const {
+  const Plan& plan = session_.plan();
+  const Figure& posed = session_.posedPlan().figure;
+  const Theme& t = theme();
+  const int at = stepAt(session_.steps(), session_.built());
+  const BuildStep* now = at < 0 ? nullptr : &session_.steps()[static_cast<size_t>(at)];
+  std::vector<QRectF> taken;
+  for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
+    for (size_t k = 0; k < plan.wool.limbs[l].pads.size(); ++k) {
+      const Pad& pad = plan.wool.limbs[l].pads[k];
+      const bool under = now && now->kind == BuildStep::Kind::Pad && now->limb == static_cast<int>(l) &&
+                         now->pad == static_cast<int>(k);
+      if (!under && static_cast<int>(l) != session_.selected()) continue;
+      for (int side = 0; side < pad.count; ++side) {
+        // The neutral place goes into the stance with its bone.
+        const auto b = static_cast<size_t>(pad.bones[pad.bones.size() / 2]);
+        const Eigen::Matrix3d turn = boneFrame(posed.bones[b]) * boneFrame(plan.figure.bones[b]).transpose();
+        Vec3 rest = pad.centre;
+        if (side == 1) rest.y() = -rest.y();
+        const Vec3 place = posed.bones[b].begin + turn * (rest - plan.figure.bones[b].begin);
+        const Vec3 half = (posed.bones[b].end - posed.bones[b].begin).normalized() * pad.length / 2;
+        const QPointF c = camera_.at(place);
+        const QPointF along = camera_.at(Vec3(place + half)) - c;
+        p.save();
+        p.translate(c);
+        p.rotate(std::atan2(along.y(), along.x()) * 180 / std::numbers::pi);
+        p.setPen(QPen(t.woad, under ? 2.5 : 1.5, under ? Qt::SolidLine : Qt::DashLine));
+        QColor fill = t.card;
+        fill.setAlpha(under ? 150 : 70);
+        p.setBrush(fill);
+        p.drawEllipse(QPointF(0, 0), std::max<double>(px(8), std::hypot(along.x(), along.y())),
+                      std::max<double>(px(5), pad.width / 2 * camera_.scale * 0.6));
+        p.restore();
+        const QString words =
+            QStringLiteral("%1 %2").arg(QString::fromStdString(pad.place),
+                                        QString::fromStdString(printMass(pad.grams, session_.units())));
+        p.setFont(typeface(13, QFont::DemiBold));
+        const double w = p.fontMetrics().horizontalAdvance(words);
+        // Named to the right of the figure, each on a line of its own.
+        QRectF box(c.x() + px(70), c.y() - px(9), w + px(10), px(19));
+        while (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); }))
+          box.translate(0, px(20));
+        if (side == 1) continue; // one name serves both
+        taken.push_back(box);
+        p.setPen(QPen(t.woad, 1));
+        p.drawLine(c, QPointF(box.left(), box.center().y()));
+        p.setPen(Qt::NoPen);
+        p.setBrush(t.ground);
+        p.drawRoundedRect(box, 4, 4);
+        p.setPen(t.ink);
+        p.drawText(box, Qt::AlignCenter, words);
+      }
     }
 }
 
@@ -299,9 +372,10 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   }
   p.drawImage(0, 0, image_);
   const bool wrap = session_.stage() == Stage::Wrap;
-  if (wrap)
+  if (wrap) {
     paintGirths(p);
-  else
+    paintPads(p);
+  } else
     PoseLayer::paintMarks(p, plan, session_.pose(), session_.selected(),
                           [this](const Vec3& at) { return camera_.at(at); });
   p.setPen(t.ink);

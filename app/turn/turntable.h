@@ -49,10 +49,13 @@ private:
   /// The fine surface of the figure at rest, made beside the window.
   void askForSolid();
   void solidMade();
-  [[nodiscard]] QRgb woolColour(const Vec3& middle, const Vec3& normal, int limb,
+  /// Wool at a place of a bone's surface, as it lies in the stance; far places have no markings.
+  [[nodiscard]] QRgb woolColour(const Vec3& middle, const Vec3& normal, int bone,
                                 const std::vector<LimbMoment>& moment) const;
   void paintGhost(QImage& image) const;
   void paintGirths(QPainter& p) const;
+  /// Where pads go: those of the selected limb, or the one under the hand.
+  void paintPads(QPainter& p) const;
   void stale();
   [[nodiscard]] int pointUnder(const QPointF& pixel) const;
 

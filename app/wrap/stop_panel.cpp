@@ -145,8 +145,9 @@ int StopPanel::limb() const {
 
 void StopPanel::takeGirth(double mm) {
   const auto l = static_cast<size_t>(limb());
-  const FigureLimb& part = session_.plan().figure.limbs[l];
-  const LimbWool& wool = session_.plan().wool.limbs[l];
+  // Copies: the change below makes another plan.
+  const FigureLimb part = session_.plan().figure.limbs[l];
+  const LimbWool wool = session_.plan().wool.limbs[l];
   const auto at = static_cast<size_t>(std::max(0, place_->currentIndex()));
   if (at >= wool.girths.size()) return;
   const bool coated = moment_->currentIndex() == 1;
@@ -164,8 +165,10 @@ void StopPanel::takeGirth(double mm) {
 
 void StopPanel::takeLeft(double grams) {
   const auto l = static_cast<size_t>(limb());
-  const Figure& f = session_.plan().figure;
-  const FigureLimb& part = f.limbs[l];
+  // Copies: the change below makes another plan.
+  const FigureLimb part = session_.plan().figure.limbs[l];
+  const FigureLimb twin =
+      part.twin >= 0 ? session_.plan().figure.limbs[static_cast<size_t>(part.twin)] : FigureLimb();
   double on = 0;
   double all = 0;
   for (const BuildStep& s : session_.steps()) {
@@ -185,11 +188,9 @@ void StopPanel::takeLeft(double grams) {
   QString said;
   if (part.twin >= 0)
     for (const WrapRecord& r : session_.project().wool.records)
-      if (r.what == WrapRecord::What::Left && r.limb == f.limbs[static_cast<size_t>(part.twin)].id)
-        said =
-            part.side > 0
-                ? str(compareTwins(part.name, grams, f.limbs[static_cast<size_t>(part.twin)].name, r.value))
-                : str(compareTwins(f.limbs[static_cast<size_t>(part.twin)].name, r.value, part.name, grams));
+      if (r.what == WrapRecord::What::Left && r.limb == twin.id)
+        said = part.side > 0 ? str(compareTwins(part.name, grams, twin.name, r.value))
+                             : str(compareTwins(twin.name, r.value, part.name, grams));
   if (said.isEmpty()) {
     const double by = grams - (all - on);
     said = std::abs(by) < 0.1

@@ -345,6 +345,10 @@ QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const 
     after += tr("Begin %1; wind %2; end %3. About %4 turns, each over half of the last.")
                  .arg(str(w.winding.start), str(w.winding.way), str(w.winding.finish))
                  .arg(qRound(w.winding.turns));
+  if (w.winding.startLength > 0)
+    after += tr(" Without wire it is a tube on a skewer: begin %1 long; rolled it grows to %2.")
+                 .arg(str(printLength(w.winding.startLength, units, 0)),
+                      str(printLength(w.winding.rolledLength, units, 0)));
   return headed(tr("Girths by the tape, %1").arg(str(std::string(lengthUnit(units)))),
                 html + QStringLiteral("</table>")) +
          QStringLiteral("<p style='margin-top:4px'>%1</p>").arg(after);

@@ -74,6 +74,8 @@ void WrapRack::gather() {
       heap.name = str(pad.place);
       heap.count = pad.count;
       heap.grams = pad.grams;
+    } else if (step.kind == BuildStep::Kind::Mark) {
+      heap.name = str(plan.wool.markings[static_cast<size_t>(step.pad)].name);
     } else {
       heap.name = str(limb.family);
       if (step.kind == BuildStep::Kind::Skin) heap.name = tr("skin, %1").arg(heap.name);
@@ -211,6 +213,11 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   case BuildStep::Kind::Skin:
     draw(strip(QRectF(left, r.top() + px(38), room, px(4))), share >= 1 - 1e-9);
     count = tr("thin, all over");
+    break;
+  case BuildStep::Kind::Mark:
+    draw(strip(QRectF(left, r.top() + px(34), room, px(10))), share >= 1 - 1e-9);
+    count = tr("%1 wool, in place of coat")
+                .arg(str(std::string(word(plan.wool.markings[static_cast<size_t>(heap.pad)].tone))));
     break;
   case BuildStep::Kind::Coat:
     for (int i = 0; i < 2; ++i)

@@ -61,6 +61,8 @@ std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
                                              printLength(w.furRows.cut, units, 0),
                                              printLength(w.furRows.spacing, units, 0), w.furRows.way)
                                : std::string("thin layers until no core shows");
+  case BuildStep::Kind::Mark:
+    return "drawn on the core first, laid in place of coat wool";
   }
   return {};
 }
@@ -79,9 +81,9 @@ std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper pap
     std::vector<Mark>& out = pages.room(kLine + 4);
     tick(out, kMargin, pages.y());
     out.push_back(text({kMargin + 6, pages.y()}, fmt::format("{}  {}", ++number, step.words), 3.4));
-    out.push_back(text({kMargin + 82, pages.y()}, printMass(step.grams, units), 3.5, true, TextAlign::Right));
+    out.push_back(text({kMargin + 90, pages.y()}, printMass(step.grams, units), 3.5, true, TextAlign::Right));
     out.push_back(
-        text({kMargin + 86, pages.y()}, madeOf(plan, step, units), 3.0, false, TextAlign::Left, kFaint));
+        text({kMargin + 94, pages.y()}, madeOf(plan, step, units), 3.0, false, TextAlign::Left, kFaint));
     pages.y() += kLine;
   }
   pages.y() += 3;
@@ -93,6 +95,10 @@ std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper pap
     std::string words =
         fmt::format("{}: begin {}; wind {}; end {}.", limb.side > 0 ? "Each " + limb.family : limb.name,
                     w.winding.start, w.winding.way, w.winding.finish);
+    if (w.winding.startLength > 0)
+      words += fmt::format(" Begin {} long; rolling makes it about {}, felting its ends {}.",
+                           printLength(w.winding.startLength, units, 0),
+                           printLength(w.winding.rolledLength, units, 0), printLength(limb.length, units, 0));
     if (w.looseEnd > 0)
       words += fmt::format(" Leave {} at the root loose.", printLength(w.looseEnd, units, 0));
     if (!w.needles.stages.empty())

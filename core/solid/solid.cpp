@@ -284,6 +284,11 @@ Sums mirrored(Sums s) {
   s.moment.y() = -s.moment.y();
   std::swap(s.pads[static_cast<size_t>(PadSide::Left)], s.pads[static_cast<size_t>(PadSide::Right)]);
   for (Sums::Pad& pad : s.pads) pad.moment.y() = -pad.moment.y();
+  // Above and below, across is to the left: it changes sides too.
+  for (const PadSide side : {PadSide::Up, PadSide::Down}) {
+    Sums::Pad& pad = s.pads[static_cast<size_t>(side)];
+    pad.across = -pad.across;
+  }
   return s;
 }
 

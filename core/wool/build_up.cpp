@@ -141,6 +141,13 @@ std::vector<BuildStep> buildSteps(const Figure& figure, const WoolPlan& wool) {
     add(BuildStep::Kind::Coat, l, -1, (w.allCoat ? 0 : w.coat) + w.flats + w.fur,
         fmt::format("coat the {}", lower(figure.limbs[l].name)));
   }
+  for (size_t m = 0; m < wool.markings.size(); ++m) {
+    const MarkedArea& area = wool.markings[m];
+    const auto most = std::max_element(area.byLimb.begin(), area.byLimb.end());
+    if (most == area.byLimb.end()) continue;
+    add(BuildStep::Kind::Mark, static_cast<size_t>(most - area.byLimb.begin()), static_cast<int>(m),
+        area.grams, fmt::format("lay the marking {}, {} wool", area.name, word(area.tone)));
+  }
   return out;
 }
 
@@ -157,9 +164,10 @@ int stepAt(const std::vector<BuildStep>& steps, double grams) {
 std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t limbs, double grams) {
   std::vector<LimbMoment> out(limbs);
   std::vector<double> padTotal(limbs, 0);
-  std::vector<char> has(limbs * 4, 0);
+  constexpr size_t kinds = 5;
+  std::vector<char> has(limbs * kinds, 0);
   for (const BuildStep& step : steps) {
-    has[static_cast<size_t>(step.limb) * 4 + static_cast<size_t>(step.kind)] = 1;
+    has[static_cast<size_t>(step.limb) * kinds + static_cast<size_t>(step.kind)] = 1;
     if (step.kind == BuildStep::Kind::Pad) padTotal[static_cast<size_t>(step.limb)] += step.grams;
   }
   const bool done = grams >= buildTotal(steps) - 1e-9;
@@ -179,16 +187,18 @@ std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t lim
     case BuildStep::Kind::Coat:
       m.coat = share;
       break;
+    case BuildStep::Kind::Mark:
+      break;
     }
   }
   // What a limb has none of is done when what comes before it is.
   for (size_t l = 0; l < limbs; ++l) {
     LimbMoment& m = out[l];
     m.padded = std::min(1.0, m.padded);
-    if (!has[l * 4]) m.wound = 1;
-    if (!has[l * 4 + 1]) m.padded = m.wound >= 1 ? 1 : m.wound;
-    if (!has[l * 4 + 2]) m.skin = m.padded >= 1 ? 1 : 0;
-    if (!has[l * 4 + 3]) m.coat = m.skin >= 1 ? 1 : 0;
+    if (!has[l * kinds]) m.wound = 1;
+    if (!has[l * kinds + 1]) m.padded = m.wound >= 1 ? 1 : m.wound;
+    if (!has[l * kinds + 2]) m.skin = m.padded >= 1 ? 1 : 0;
+    if (!has[l * kinds + 3]) m.coat = m.skin >= 1 ? 1 : 0;
   }
   return out;
 }

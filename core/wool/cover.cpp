@@ -40,6 +40,8 @@ double hidingMass(Tone core, Tone coat, const WoolRules& rules) {
 MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownSolid& solid, double coat,
                       Tone under, double density, const WoolRules& rules) {
   MarkedArea out;
+  out.name = marking.name;
+  out.tone = marking.tone;
   out.byLimb.assign(figure.limbs.size(), 0);
   if (marking.outline.size() < 3) return out;
   std::vector<Vec2> outline;

@@ -15,6 +15,8 @@ namespace columna {
 
 /// A marking on the figure.
 struct MarkedArea {
+  std::string name;
+  Tone tone = Tone::Pale;
   double area = 0;            ///< mm2, both sides together where it is on both
   double grams = 0;           ///< of its colour, in place of coat wool
   std::vector<double> byLimb; ///< mm2 on each limb

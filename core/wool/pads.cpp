@@ -11,6 +11,8 @@
 namespace columna {
 namespace {
 
+constexpr double kThickest = 0.5; ///< of its width: a pad that lies flat enough to be needled on [E]
+
 bool has(std::string_view text, std::initializer_list<std::string_view> words) {
   return std::any_of(words.begin(), words.end(),
                      [&](std::string_view w) { return text.find(w) != std::string_view::npos; });
@@ -141,11 +143,16 @@ std::vector<Pad> padsOf(const Figure& figure, int limb, const BodySolid& solid, 
     pad.grams = heap.volume * density;
     if (pad.grams < rules.padLeast || pad.grams * pad.count < rules.padShare * core) continue;
     const double mean = heap.along / heap.volume;
-    // An even stretch of length L spreads by L / sqrt(12).
+    // An oval of parabolic thickness spreads by its length (width) over sqrt(24).
     const double least = std::cbrt(heap.volume) / 2;
-    pad.length = std::max(least, std::sqrt(12 * std::max(0.0, heap.along2 / heap.volume - mean * mean)));
-    pad.width = std::max(least, std::sqrt(12 * heap.across2 / heap.volume));
+    pad.length = std::max(least, std::sqrt(24 * std::max(0.0, heap.along2 / heap.volume - mean * mean)));
+    pad.width = std::max(least, std::sqrt(24 * heap.across2 / heap.volume));
     pad.thickness = 8 * heap.volume / (std::numbers::pi * pad.length * pad.width);
+    if (pad.thickness >
+        kThickest * pad.width) { // deep and narrow: laid on as a roll and needled down to that
+      pad.width = std::sqrt(8 * heap.volume / (std::numbers::pi * pad.length * kThickest));
+      pad.thickness = kThickest * pad.width;
+    }
     pad.loose = pad.thickness * std::max(1.0, density / rules.wrapped);
     pad.centre = heap.moment / heap.volume;
     pad.rank = rankOf(pad.place);

@@ -13,7 +13,13 @@ struct Words {
   const char* way;
 };
 
-Words wordsOf(LimbKind kind) {
+Words wordsOf(LimbKind kind, MadeAs as) {
+  if (as == MadeAs::Tube)
+    return {"flat along the skewer", "slid off and felted hard, its end needled flat to length",
+            "round the skewer, rolled on the mat until it holds"};
+  if (as == MadeAs::Ball)
+    return {"with a knot in the middle of the first strip", "with its end tucked in and needled",
+            "round the knot in all directions, turning it after every turn"};
   switch (kind) {
   case LimbKind::Digits:
     return {"at the tip, fixed with wax or a drop of glue", "past the knuckle, where the next part covers it",
@@ -86,7 +92,17 @@ Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& 
   out.turns = total / std::hypot(round, out.width * (1 - out.overlap));
   const double thick = linear / (out.width * std::max(in.wrapped, 1e-9));
   out.layers = std::max(1.0, (in.wound - in.bundle) / 2 / (thick / (1 - out.overlap)));
-  const Words words = wordsOf(limb.kind);
+  if (!in.wire) {
+    const bool ball =
+        limb.kind == LimbKind::Head || limb.kind == LimbKind::Trunk || limb.kind == LimbKind::Part;
+    out.as = ball ? MadeAs::Ball : MadeAs::Tube;
+    if (!ball) {
+      const bool leg = limb.kind == LimbKind::Leg || limb.kind == LimbKind::Arm;
+      out.startLength = in.length * (leg ? rules.tubeLimb : rules.tubeOther);
+      out.rolledLength = out.startLength * rules.rollGrowth;
+    }
+  }
+  const Words words = wordsOf(limb.kind, out.as);
   out.start = words.start;
   out.finish = words.finish;
   out.way = words.way;

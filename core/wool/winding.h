@@ -19,18 +19,24 @@ struct Sliver {
 /// Of the maker's own weighing, else the usual for that form.
 [[nodiscard]] Sliver sliverOf(const WoolStock& stock, const WoolRules& rules);
 
+/// What a part is made as.
+enum class MadeAs { Wound, Tube, Ball };
+
 struct Winding {
-  double grams = 0;   ///< of all strips
-  int strips = 0;     ///< equal; 0 when nothing is wound
-  double length = 0;  ///< mm of one
-  double width = 0;   ///< mm
-  bool wisp = false;  ///< so little that it is a pulled wisp, taken by its length
-  double turns = 0;   ///< of all strips together
-  double layers = 0;  ///< thicknesses of the strip from wire to surface, overlap counted
-  double overlap = 0; ///< share of the width
-  std::string start;  ///< where it begins
-  std::string finish; ///< where it ends
-  std::string way;    ///< which way, crossings
+  MadeAs as = MadeAs::Wound; ///< on wire; or, without any, a tube on a skewer or a ball
+  double startLength = 0;    ///< mm of a tube to begin with, 0 of other parts
+  double rolledLength = 0;   ///< mm it grows to when it is rolled between the palms
+  double grams = 0;          ///< of all strips
+  int strips = 0;            ///< equal; 0 when nothing is wound
+  double length = 0;         ///< mm of one
+  double width = 0;          ///< mm
+  bool wisp = false;         ///< so little that it is a pulled wisp, taken by its length
+  double turns = 0;          ///< of all strips together
+  double layers = 0;         ///< thicknesses of the strip from wire to surface, overlap counted
+  double overlap = 0;        ///< share of the width
+  std::string start;         ///< where it begins
+  std::string finish;        ///< where it ends
+  std::string way;           ///< which way, crossings
 };
 
 /// Length of a limb's winding and its mean diameters.
@@ -40,6 +46,7 @@ struct WindingInput {
   double bundle = 0;  ///< mm of wire and grip
   double wound = 0;   ///< mm, mean diameter as wound before felting
   double wrapped = 0; ///< g/mm3
+  bool wire = true;   ///< it is wound on wire
 };
 
 /// The strips of one limb. Nothing is wound for 0 g or a wool of 0 g/mm.

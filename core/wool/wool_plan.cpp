@@ -236,6 +236,7 @@ private:
     in.bundle = bundle;
     in.wound = count > 0 ? wound / count : std::cbrt(std::max(1.0, w.coreVolume + w.coatVolume));
     in.wrapped = rules_.wrapped;
+    in.wire = bundle > 0;
     w.winding = windingOf(part, in, sliverOf(coatWool ? in_.wish.coat : in_.wish.core, rules_), rules_);
   }
 

@@ -141,13 +141,13 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   window.wrapDesk()->tabs()->tab(3)->click();
   StopPanel* stop = window.wrapDesk()->stop();
   const Girth& g = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].girths.front();
-  type(stop->tapeField(), QString::number(g.felted - 14));
+  type(stop->tapeField(), QByteArray::number(g.felted - 14).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("14 mm under")))
       << stop->answer()->text().toStdString();
   EXPECT_EQ(session.project().wool.records.size(), 1U);
   EXPECT_FALSE(stop->resizeKey()->isVisible());
   const double height = plan().figure.overallHeight;
-  type(stop->tapeField(), QString::number(g.felted * 1.1));
+  type(stop->tapeField(), QByteArray::number(g.felted * 1.1).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("cannot come off")));
   const bool found = std::any_of(plan().findings.begin(), plan().findings.end(), [](const Finding& f) {
     return f.text.find("cannot come off") != std::string::npos;

@@ -1,0 +1,87 @@
+// The wool's pages: weights that add up, tapes whose notches are true to size, pads that fit the paper.
+#include "sheet/wool_pages.h"
+#include "support.h"
+#include "wool/build_up.h"
+
+#include <cmath>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+std::string words(const std::vector<Page>& pages) {
+  std::string all;
+  for (const Page& page : pages)
+    for (const Mark& m : page.marks) all += m.text + '\n';
+  return all;
+}
+
+} // namespace
+
+TEST(WoolPages, EveryHeapIsToBeTicked) {
+  const Project p = project("river_otter", 108);
+  const Plan plan = planned(p);
+  const std::string all = words(weighPages(p, plan, Paper::A4));
+  for (const BuildStep& step : buildSteps(plan.figure, plan.wool)) {
+    EXPECT_NE(all.find(step.words), std::string::npos) << step.words;
+    EXPECT_NE(all.find(printMass(step.grams, UnitSystem::Metric)), std::string::npos) << step.words;
+  }
+  for (const char* said : {"Needles pierce", "mask", "easy to add", "begin "})
+    EXPECT_NE(all.find(said), std::string::npos) << said;
+}
+
+TEST(WoolPages, NotchesAreAtTheGirths) {
+  for (const double height : {108.0, 260.0}) { // tapes on one row, and on several
+    const Project p = project("river_otter", height);
+    const Plan plan = planned(p);
+    const auto pages = tapePages(p, plan, Paper::A4);
+    const LimbWool& trunk = plan.wool.limbs[static_cast<size_t>(*plan.figure.limb("trunk"))];
+    // Distances of filled notches' points from their tape's end, rows put end to end.
+    std::vector<double> at;
+    for (const Page& page : pages) {
+      const double clear = page.width - 24;
+      int row = -1;
+      for (const Mark& m : page.marks) {
+        if (m.text.find("Trunk") != std::string::npos)
+          row = m.text.find("part ") == std::string::npos
+                    ? 0
+                    : std::stoi(m.text.substr(m.text.find("part ") + 5)) - 1;
+        else if (!m.text.empty() && (m.text.starts_with("each ") || m.text.starts_with("Tail") ||
+                                     m.text.starts_with("Head") || m.text.starts_with("Neck")))
+          row = -1;
+        if (row >= 0 && m.filled && m.points.size() == 3)
+          at.push_back(m.points[1].x() - 12 + row * (clear - kTapeOverlap));
+      }
+    }
+    ASSERT_FALSE(at.empty());
+    for (const Girth& g : trunk.girths) {
+      const bool notched =
+          std::any_of(at.begin(), at.end(), [&](double x) { return std::abs(x - g.felted) < 1e-6; });
+      EXPECT_TRUE(notched) << height << ' ' << g.felted;
+    }
+  }
+}
+
+TEST(WoolPages, PadsAreTrueToSizeAndOnThePaper) {
+  for (const char* id : {"river_otter", "brown_bear"}) {
+    const Project p = project(id, 150);
+    const Plan plan = planned(p);
+    for (const Paper paper : {Paper::A4, Paper::Letter}) {
+      size_t outlines = 0;
+      for (const Page& page : padPages(p, plan, paper))
+        for (const Mark& m : page.marks) {
+          for (const auto& at : m.points) {
+            EXPECT_GE(at.x(), 0);
+            EXPECT_LE(at.x(), page.width);
+            EXPECT_LE(at.y(), page.height);
+          }
+          if (m.filled && m.points.size() == 60) ++outlines;
+        }
+      size_t pads = 0;
+      for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
+        if (plan.figure.limbs[l].side >= 0) pads += plan.wool.limbs[l].pads.size();
+      EXPECT_EQ(outlines, pads) << id;
+    }
+  }
+}
