@@ -186,8 +186,9 @@ TEST_F(WrapTest, FirmnessDensityAndWayAreOfTheLimbAndItsTwin) {
 TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
   EXPECT_FALSE(session.solidBehind());
   const double before = plan().wool.volume;
-  ASSERT_FALSE(
-      session.changeGirth(plan().figure.limbs[static_cast<size_t>(limb("trunk"))].bones[2], 1, 70, 80, 0));
+  const int bone = plan().figure.limbs[static_cast<size_t>(limb("trunk"))].bones[2];
+  const auto refused = session.changeGirth(bone, 1, 1.15, 1.15, 0); // factors
+  ASSERT_FALSE(refused) << refused->toStdString();
   EXPECT_TRUE(session.solidBehind()) << "a guess at once";
   EXPECT_GT(plan().wool.volume, before);
   const double guess = plan().wool.volume;
