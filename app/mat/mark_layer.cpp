@@ -71,7 +71,8 @@ void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body) 
   for (const Marking& m : session_.project().wool.markings) {
     if (m.view != v.view || !m.limb.empty()) continue;
     p.setPen(QPen(theme().ink, 1));
-    p.setBrush(toneColour(m.tone));
+    // While it is wound the area is only drawn on.
+    p.setBrush(session_.finished() ? QBrush(toneColour(m.tone)) : QBrush(Qt::NoBrush));
     p.drawPath(path(m.outline).intersected(body));
   }
   if (drawing_ && view_ == v.view && line_.size() > 1) {

@@ -182,11 +182,12 @@ VerdictView::VerdictView(QWidget* parent) : QWidget(parent) {
   layout->addWidget(sentence_);
 }
 
-void VerdictView::set(Level level, const QString& sentence) {
+void VerdictView::set(Level level, const QString& sentence, const QString& own) {
   const Theme& t = theme();
   mark_->set(level);
   const QColor colour = level == Level::Good ? t.alder : level == Level::Doubtful ? t.weld : t.madder;
-  const QString word = level == Level::Good       ? tr("good")
+  const QString word = !own.isEmpty()             ? own
+                       : level == Level::Good     ? tr("good")
                        : level == Level::Doubtful ? tr("doubtful")
                                                   : tr("wrong");
   word_->setText(word);

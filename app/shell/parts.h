@@ -61,7 +61,8 @@ class VerdictView : public QWidget {
   Q_OBJECT
 public:
   explicit VerdictView(QWidget* parent = nullptr);
-  void set(Level level, const QString& sentence);
+  /// `word` stands in place of the level's own.
+  void set(Level level, const QString& sentence, const QString& word = {});
 
 private:
   class Mark;

@@ -107,6 +107,7 @@ const Plan& Session::builtPlan() const {
     std::vector<double> bundles;
     for (const LimbPlan& limb : plan_->limbs) bundles.push_back(limb.wired ? limb.section.bundle() : 0);
     builtPlan_ = *plan_;
+    builtPlan_->wool.coatThickness = 0; // the outline is the work as it is, coat or not
     builtPlan_->figure = figureAtMoment(plan_->figure, plan_->wool, moment(), bundles);
     builtPlan_->figure.shapeKey ^= 0x9e3779b97f4a7c15ULL * (1 + static_cast<std::uint64_t>(built_ * 1e6));
   }

@@ -385,11 +385,12 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   const double w = QFontMetricsF(p.font()).horizontalAdvance(tr("turntable"));
   p.setFont(typeface(13));
   p.setPen(t.faint);
+  const QString more = !wrap ? tr("drag a joint to pose, beside it to turn; X shows the wire")
+                       : session_.finished()
+                           ? tr("girths as felted, by the tape; drag to turn, X shows the wire")
+                           : tr("girths by the tape as they should be now; dashes are the finished outline");
   p.drawText(head + QPointF(w + px(14), 0),
-             !wrap ? tr("drag a joint to pose, beside it to turn; X shows the wire")
-             : session_.finished()
-                 ? tr("girths as felted, by the tape; drag to turn, X shows the wire")
-                 : tr("girths by the tape as they should be now; dashes are the finished outline"));
+             p.fontMetrics().elidedText(more, Qt::ElideRight, qRound(width() - head.x() - w - px(20))));
   if (hasFocus()) {
     p.setPen(QPen(t.woad, 2));
     p.setBrush(Qt::NoBrush);

@@ -64,7 +64,8 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->addWidget(resize_, 2, 4);
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("What was measured"));
-  list_->setMinimumWidth(px(200));
+  for (QLineEdit* field : {tape_, left_}) field->setMinimumWidth(px(90));
+  list_->setMinimumWidth(px(150));
   forget_ = new QPushButton(tr("Remove"), this);
   grid->addWidget(list_, 0, 5, 2, 1);
   grid->addWidget(forget_, 2, 5);
@@ -211,9 +212,7 @@ void StopPanel::refresh() {
   const int before = place_->currentIndex();
   place_->clear();
   for (const Girth& g : wool.girths)
-    place_->addItem(tr("%1 from the root of the %2")
-                        .arg(str(printLength(g.along, units, 0)),
-                             str(plan.figure.limbs[static_cast<size_t>(limb())].family)));
+    place_->addItem(tr("%1 from the root").arg(str(printLength(g.along, units, 0))));
   place_->setCurrentIndex(std::clamp(before, 0, std::max(0, place_->count() - 1)));
   const QSignalBlocker quiet(list_);
   list_->clear();

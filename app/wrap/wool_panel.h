@@ -6,6 +6,7 @@
 #include <QWidget>
 
 class QComboBox;
+class QGridLayout;
 class QLabel;
 class QLineEdit;
 
@@ -27,7 +28,7 @@ private:
     QLineEdit* linear = nullptr;
     QComboBox* tone = nullptr;
   };
-  [[nodiscard]] Stock stockRow(class QGridLayout* grid, int row, const QString& name, bool coat);
+  [[nodiscard]] Stock stockRow(QGridLayout* grid, int row, const QString& name, bool coat);
   void takeBall();
   Session& session_;
   std::array<Stock, 2> stocks_;

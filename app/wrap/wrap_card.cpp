@@ -315,7 +315,10 @@ void WrapCard::judge(int l) {
                                 .arg(str(printMass(all - on, units)), str(printMass(all, units)),
                                      str(printLength(now, units, 0)));
   if (current && on > 0) words += tr(" Next: %1.").arg(str(current->words));
-  next_->set(on >= all - 1e-9 ? Level::Good : Level::Doubtful, words);
+  next_->set(on >= all - 1e-9 ? Level::Good : Level::Doubtful, words,
+             on >= all - 1e-9 ? tr("done")
+             : on > 0         ? tr("not there yet")
+                              : tr("to come"));
 }
 
 QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const {

@@ -5,6 +5,7 @@
 
 class QComboBox;
 class QLineEdit;
+class QVBoxLayout;
 
 namespace columna {
 
@@ -20,8 +21,8 @@ public:
   [[nodiscard]] QLabel* ladder() const { return ladder_; }
 
 private:
-  void makeFirmness(class QVBoxLayout* layout);
-  void makeCoat(class QVBoxLayout* layout);
+  void makeFirmness(QVBoxLayout* layout);
+  void makeCoat(QVBoxLayout* layout);
   void refreshLimb(int limb);
   [[nodiscard]] QString ladderHtml(const LimbWool& wool, const LimbMoment& moment) const;
   [[nodiscard]] QString padsHtml(const LimbWool& wool) const;

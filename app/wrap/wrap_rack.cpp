@@ -50,7 +50,11 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
     update();
   });
   connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
-  connect(&session_, &Session::momentChanged, this, qOverload<>(&QWidget::update));
+  connect(&session_, &Session::momentChanged, this, [this] {
+    for (const Heap& heap : heaps_)
+      if (session_.built() >= heap.from && session_.built() < heap.to) reveal(heap);
+    update();
+  });
   gather();
   lay();
 }
@@ -114,16 +118,20 @@ QRectF WrapRack::heapOf(int limb) const {
 
 void WrapRack::resizeEvent(QResizeEvent* /*event*/) { lay(); }
 
-void WrapRack::choose(int index) {
-  now_ = index;
-  const Heap& heap = heaps_[static_cast<size_t>(index)];
-  session_.select(heap.limb);
+void WrapRack::reveal(const Heap& heap) {
   for (QWidget* w = parentWidget(); w; w = w->parentWidget())
     if (auto* scroll = qobject_cast<QScrollArea*>(w)) {
       scroll->ensureVisible(qRound(heap.area.center().x()), qRound(heap.area.center().y()), 0,
                             qRound(heap.area.height() / 2) + 4);
       break;
     }
+}
+
+void WrapRack::choose(int index) {
+  now_ = index;
+  const Heap& heap = heaps_[static_cast<size_t>(index)];
+  session_.select(heap.limb);
+  reveal(heap);
   update();
 }
 

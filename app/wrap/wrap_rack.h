@@ -40,6 +40,8 @@ private:
   void gather();
   void lay();
   void choose(int index);
+  /// Brings a heap into the part of the rack that shows.
+  void reveal(const Heap& heap);
   void paintHeap(QPainter& p, const Heap& heap, int number) const;
   Session& session_;
   std::vector<Heap> heaps_;

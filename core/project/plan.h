@@ -87,8 +87,8 @@ struct Plan {
 /// A solid that may be known already, so that it need not be made.
 struct SolidOffer {
   std::shared_ptr<const KnownSolid> known; ///< used as it is when it is of the same figure and coat
-  bool hurried = false; ///< else guessed from it, or made roughly; the plan's wool says so
-  double coarser = 1;   ///< times the working cell
+  bool hurried = false;                    ///< else guessed from it, or made roughly; the plan's wool says so
+  double coarser = 1;                      ///< times the working cell
 };
 
 /// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can

@@ -169,7 +169,10 @@ private:
     field_.near((origin.cast<double>() + Vec3::Constant(kSide / 2.0)) * h, kSide * h * 0.8661 + 2 * h, parts,
                 here);
     if (here.empty()) return;
-    const auto at = [&](int i, int j, int k) { return static_cast<size_t>((i * kSide + j) * kSide + k); };
+    const auto at = [](int i, int j, int k) {
+      const int index = (i * kSide + j) * kSide + k;
+      return static_cast<size_t>(index);
+    };
     const auto place = [&](int i, int j, int k) {
       return Vec3((origin.x() + i + 0.5) * h, (origin.y() + j + 0.5) * h, (origin.z() + k + 0.5) * h);
     };

@@ -88,7 +88,8 @@ private:
     const Vec3 base = (first_ * kSide + origin).cast<double>() * wish_.cell;
     std::array<double, kCorners * kCorners * kCorners> d{};
     const auto at = [](int i, int j, int k) {
-      return static_cast<size_t>((i * kCorners + j) * kCorners + k);
+      const int index = (i * kCorners + j) * kCorners + k;
+      return static_cast<size_t>(index);
     };
     bool inside = false;
     bool outside = false;

@@ -283,3 +283,35 @@ TEST(Cli, PosesAndTheirFrame) {
     EXPECT_EQ(std::count(bad.err.begin(), bad.err.end(), '\n'), 1) << bad.err;
   }
 }
+
+TEST(Cli, ExportsTheBodyByTheNamesEnding) {
+  const Scratch scratch;
+  const std::string file = scratch.path("fox.columna");
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --height '80 mm' -o " + file).code, 0);
+  for (const char* name : {"fox.stl", "fox.obj", "fox.glb", "fox.csv"}) {
+    const Ran ran = run(scratch, "export " + file + " --cell 1.5 -o " + scratch.path(name));
+    EXPECT_EQ(ran.code, 0) << ran.err;
+    EXPECT_GT(std::filesystem::file_size(scratch.path(name)), 500U) << name;
+  }
+  EXPECT_TRUE(std::filesystem::exists(scratch.path("fox.mtl")));
+  EXPECT_TRUE(Scratch::read(scratch.path("fox.glb")).starts_with("glTF"));
+  // Another pose and the core are other bodies; the same asked twice is the same to the byte.
+  const auto bytes = [&](const std::string& more) {
+    EXPECT_EQ(run(scratch, "export " + file + " --cell 2 -o " + scratch.path("x.stl") + more).code, 0)
+        << more;
+    return Scratch::read(scratch.path("x.stl"));
+  };
+  const std::string plain = bytes("");
+  EXPECT_EQ(plain, bytes(""));
+  EXPECT_NE(plain, bytes(" --core"));
+  const std::string pose = shelf().pattern("red_fox")->poses.front().name;
+  EXPECT_NE(plain, bytes(" --pose '" + pose + "'"));
+  for (const std::string& bad : std::vector<std::string>{
+           "export " + file + " -o " + scratch.path("fox.ply"), "export " + file + " --cell 0 -o x.stl",
+           "export " + file + " --pose dancing -o x.stl", "export /nowhere -o x.stl",
+           "export " + file + " -o /nowhere/x.stl --cell 2"}) {
+    const Ran ran = run(scratch, bad);
+    EXPECT_EQ(ran.code, 2) << bad;
+    EXPECT_EQ(std::count(ran.err.begin(), ran.err.end(), '\n'), 1) << ran.err;
+  }
+}
