@@ -205,6 +205,7 @@ TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
 
 TEST_F(WrapTest, TheBodyIsWrittenWithAMeshThatIsClosed) {
   const QTemporaryDir folder;
+  ASSERT_FALSE(session.setSize(SizeBy::OverallHeight, 40)) << "small, to be quick";
   for (const char* name : {"otter.stl", "otter.obj", "otter.glb", "otter.csv"}) {
     window.exportBody(folder.filePath(QString::fromLatin1(name)));
     EXPECT_GT(QFileInfo(folder.filePath(QString::fromLatin1(name))).size(), 1000) << name;

@@ -49,7 +49,7 @@ TEST(ShapedPlan, EveryAnimalInAnyShapeIsPlannedWhole) {
       for (int i = 0; i < 3; ++i) {
         Project project = test::project(p.id, 160, built);
         project.shape = anyShape(p, random);
-        const auto made = plan(project, shelf());
+        const auto made = plan(project, shelf(), {nullptr, false, 4}); // coarse: there are many
         if (!made) { // the dice may leave a bone without length: then it is said
           EXPECT_NE(made.problem().sentence().find(';'), std::string::npos);
           continue;
