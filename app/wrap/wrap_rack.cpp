@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QPainterPath>
 #include <QScrollArea>
+#include <QTimer>
 
 #include <algorithm>
 #include <cmath>
@@ -51,8 +52,7 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
   });
   connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
   connect(&session_, &Session::momentChanged, this, [this] {
-    for (const Heap& heap : heaps_)
-      if (session_.built() >= heap.from && session_.built() < heap.to) reveal(heap);
+    revealNow();
     update();
   });
   gather();
@@ -116,7 +116,20 @@ QRectF WrapRack::heapOf(int limb) const {
   return {};
 }
 
-void WrapRack::resizeEvent(QResizeEvent* /*event*/) { lay(); }
+void WrapRack::resizeEvent(QResizeEvent* /*event*/) {
+  lay();
+  // Once the rack around it has its new size too.
+  QTimer::singleShot(0, this, &WrapRack::revealNow);
+}
+
+void WrapRack::revealNow() {
+  for (const Heap& heap : heaps_)
+    if (session_.built() >= heap.from && session_.built() < heap.to) {
+      reveal(heap);
+      return;
+    }
+  if (!heaps_.empty()) reveal(heaps_.front());
+}
 
 void WrapRack::reveal(const Heap& heap) {
   for (QWidget* w = parentWidget(); w; w = w->parentWidget())

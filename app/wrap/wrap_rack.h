@@ -42,6 +42,8 @@ private:
   void choose(int index);
   /// Brings a heap into the part of the rack that shows.
   void reveal(const Heap& heap);
+  /// The heap under the hand, or the first when all is done.
+  void revealNow();
   void paintHeap(QPainter& p, const Heap& heap, int number) const;
   Session& session_;
   std::vector<Heap> heaps_;

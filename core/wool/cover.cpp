@@ -62,6 +62,12 @@ MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownS
     out.area += patch.area;
     out.byLimb[limb] += patch.area;
   }
+  if (figure.symmetric && marking.both) // the surface's grid does not know left from right
+    for (size_t l = 0; l < out.byLimb.size(); ++l)
+      if (const int twin = figure.limbs[l].twin; twin > static_cast<int>(l)) {
+        double& other = out.byLimb[static_cast<size_t>(twin)];
+        out.byLimb[l] = other = (out.byLimb[l] + other) / 2;
+      }
   out.grams = out.area * std::max(coat * density, hidingMass(under, marking.tone, rules));
   return out;
 }

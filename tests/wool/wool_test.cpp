@@ -346,6 +346,7 @@ TEST(Cover, AMarkingIsMirroredAndWeighed) {
   EXPECT_NEAR(both.wool.markings[0].area, surface, 0.02 * surface);
   EXPECT_GE(both.wool.markings[0].grams, both.wool.markings[0].area * 60e-6);
   EXPECT_LT(limbOf(both, "trunk").coat, limbOf(bare, "trunk").coat) << "it takes the place of coat wool";
+  EXPECT_EQ(limbOf(both, "left-foreleg").coat, limbOf(both, "right-foreleg").coat) << "twins alike";
   // The same place in modules at another size: four times the area.
   p.size.mm *= 2;
   EXPECT_NEAR(plannedExactly(p).wool.markings[0].area, 4 * both.wool.markings[0].area, 0.01 * 4 * surface);
