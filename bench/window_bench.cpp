@@ -53,6 +53,27 @@ void sizeDragged(benchmark::State& state) {
 }
 BENCHMARK(sizeDragged)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 
+/// The build-up's knob under the hand: on the turntable (0), on the flat views (1).
+void buildUpDragged(benchmark::State& state) {
+  Session session(shelf());
+  (void)session.open(demo());
+  session.setStage(Stage::Wrap);
+  session.finishSolid();
+  MainWindow window(session);
+  window.resize(1280, 800);
+  window.show();
+  window.mat()->showTurntable(state.range(0) == 0);
+  QApplication::processEvents();
+  const double total = buildTotal(session.steps());
+  double share = 0;
+  for (auto _ : state) {
+    share = share > 0.95 ? 0 : share + 0.01;
+    session.setBuilt(share * total);
+    QApplication::processEvents();
+  }
+}
+BENCHMARK(buildUpDragged)->DenseRange(0, 1)->Unit(benchmark::kMillisecond);
+
 void matPainted(benchmark::State& state) {
   Session session(shelf());
   (void)session.open(demo());

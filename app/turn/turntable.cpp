@@ -20,6 +20,7 @@ namespace {
 
 constexpr int kFineSides = 28;
 constexpr int kCoarseSides = 12;
+constexpr int kKnobSides = 8; ///< while the build-up plays
 constexpr double kStep = std::numbers::pi / 24;
 constexpr double kNowhere = 1e9; ///< mm: a place without markings
 constexpr double kSurface = 90;  ///< cells over the figure's height in the surface at rest
@@ -40,14 +41,20 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
     stale();
     askForSolid();
   });
-  for (const auto signal :
-       {&Session::poseChanged, &Session::planSettled, &Session::stageChanged, &Session::momentChanged})
+  for (const auto signal : {&Session::poseChanged, &Session::planSettled, &Session::stageChanged})
     connect(&session_, signal, this, [this] {
       ++turn_;
       stop_ = true; // a surface under way is of another figure
       stale();
       if (isVisible()) fine_.start();
     });
+  connect(&session_, &Session::momentChanged, this, [this] {
+    ++turn_;
+    stop_ = true;
+    coarse_ = true; // under the hand; finely once it rests
+    stale();
+    if (isVisible()) fine_.start();
+  });
   connect(&session_, &Session::selectionChanged, this, &Turntable::stale);
   connect(&making_, &QFutureWatcher<std::shared_ptr<const SolidMesh>>::finished, this, &Turntable::solidMade);
 }
@@ -171,11 +178,19 @@ void Turntable::render() {
                     }),
         camera);
   else
-    wool.draw(woolMesh(drawn, quick ? kCoarseSides : kFineSides, limbs), camera);
+    wool.draw(woolMesh(drawn, quick ? (wrap ? kKnobSides : kCoarseSides) : kFineSides, limbs), camera);
   if (wrap && !session_.finished()) {
     wool.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
-    finished_.emplace(width(), height());
-    finished_->draw(woolMesh(plan.figure, kCoarseSides, limbs), camera_, 0);
+    // While the knob is dragged neither the finished figure nor the camera moves.
+    const std::array<double, 9> seen{camera_.yaw,        camera_.pitch,      camera_.scale,
+                                     camera_.middle.x(), camera_.middle.y(), camera_.centre.x(),
+                                     camera_.centre.y(), camera_.centre.z(), plan.figure.overallHeight};
+    if (!finished_ || seen != finishedSeen_ || finished_->image().size() != size() || !coarse_) {
+      finished_.emplace(width(), height());
+      finished_->draw(woolMesh(plan.figure, kCoarseSides, limbs), camera_, 0);
+      finishedSeen_ = seen;
+      traceGhost();
+    }
   } else {
     finished_.reset();
   }

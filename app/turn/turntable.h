@@ -9,6 +9,7 @@
 #include <QTimer>
 #include <QWidget>
 
+#include <array>
 #include <atomic>
 #include <memory>
 
@@ -53,6 +54,7 @@ private:
   [[nodiscard]] QRgb woolColour(const Vec3& middle, const Vec3& normal, int bone,
                                 const std::vector<LimbMoment>& moment) const;
   void paintGhost(QImage& image) const;
+  void traceGhost();
   void paintGirths(QPainter& p) const;
   /// Where pads go: those of the selected limb, or the one under the hand.
   void paintPads(QPainter& p) const;
@@ -71,6 +73,8 @@ private:
   std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
   QFutureWatcher<std::shared_ptr<const SolidMesh>> making_;
   std::atomic<bool> stop_{false};
+  std::vector<QPoint> ghost_;            ///< dashes of its outline, pixels
+  std::array<double, 9> finishedSeen_{}; ///< camera and size that `finished_` was drawn for
   std::optional<Raster> finished_; ///< in Wrap, the finished figure under the same camera, for its outline
   bool coarse_ = false;            ///< under the hand: fewer corners
   bool fitted_ = true;

@@ -75,12 +75,19 @@ void Turntable::paintGhost(QImage& image) const {
   if (image.format() != QImage::Format_ARGB32_Premultiplied)
     image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
   const QRgb ink = theme().ink.rgb();
+  for (const QPoint& at : ghost_)
+    if (image.rect().contains(at)) image.setPixel(at, ink);
+}
+
+void Turntable::traceGhost() {
+  ghost_.clear();
+  const int w = finished_->image().width();
+  const int h = finished_->image().height();
   const auto in = [&](int x, int y) { return finished_->limbAt(x, y) >= 0; };
-  for (int y = 1; y + 1 < image.height(); ++y)
-    for (int x = 1; x + 1 < image.width(); ++x) {
-      if (!in(x, y) || (in(x - 1, y) && in(x + 1, y) && in(x, y - 1) && in(x, y + 1))) continue;
-      if ((x + y) / 5 % 2 == 0) image.setPixel(x, y, ink);
-    }
+  for (int y = 1; y + 1 < h; ++y)
+    for (int x = 1; x + 1 < w; ++x)
+      if ((x + y) / 5 % 2 == 0 && in(x, y) && !(in(x - 1, y) && in(x + 1, y) && in(x, y - 1) && in(x, y + 1)))
+        ghost_.emplace_back(x, y);
 }
 
 /// The girths of the parts in the middle, as they should read now, over their rings.

@@ -54,6 +54,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grams_ = new QLineEdit(this);
   grams_->setAccessibleName(tr("Weight of the test ball"));
   grams_->setPlaceholderText(tr("weight"));
+  for (QLineEdit* field : {diameter_, grams_}) field->setMinimumWidth(px(74));
   firm_ = new QComboBox(this);
   firm_->setAccessibleName(tr("How firm the test ball is"));
   firm_->addItems({tr("soft"), tr("medium"), tr("firm")});

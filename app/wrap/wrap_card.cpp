@@ -190,8 +190,14 @@ void WrapCard::makeCoat(QVBoxLayout* layout) {
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
-  connect(&session_, &Session::momentChanged, this, [this] {
+  // Words follow the knob a little later than the picture, which must not wait for them.
+  following_.setSingleShot(true);
+  following_.setInterval(70);
+  connect(&following_, &QTimer::timeout, this, [this] {
     if (session_.stage() == Stage::Wrap) refresh();
+  });
+  connect(&session_, &Session::momentChanged, this, [this] {
+    if (!following_.isActive()) following_.start();
   });
 }
 

@@ -3,6 +3,8 @@
 
 #include "shell/limb_card.h"
 
+#include <QTimer>
+
 class QComboBox;
 class QLineEdit;
 class QVBoxLayout;
@@ -30,6 +32,7 @@ private:
   /// What to do next at this limb, and how it is judged.
   void judge(int limb);
   Session& session_;
+  QTimer following_;
   BigFigure* coreG_;
   BigFigure* coatG_;
   QLabel* coreUnder_;

@@ -40,6 +40,7 @@ TEST_F(WrapTest, TheBuildUpIsDraggedSteppedAndPlayed) {
   QTest::mouseClick(wedge(), Qt::LeftButton, {},
                     QPoint(qRound(wedge()->placeOf(total() / 3)), wedge()->height() / 3));
   EXPECT_NEAR(session.built(), total() / 3, 0.01 * total());
+  QTest::qWait(120); // the card's words follow a little later
   const QString card_ =
       card<WrapCard>(Stage::Wrap)->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
   EXPECT_TRUE(card_.startsWith(QStringLiteral("Now "))) << card_.toStdString();
