@@ -1,5 +1,6 @@
 #include "mat/mark_layer.h"
 
+#include "pose/carried.h"
 #include "theme/theme.h"
 
 #include <QPainterPath>
@@ -55,12 +56,15 @@ void MarkLayer::release() {
   session_.setMarking(false);
 }
 
-void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body) const {
-  const double scale = session_.plan().figure.scale;
+void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body, const Figure& drawn) const {
+  const Figure& neutral = session_.plan().figure;
+  const double scale = neutral.scale;
+  const bool stance = drawn.shapeKey != neutral.shapeKey;
   const auto path = [&](const std::vector<Vec2>& outline) {
     QPainterPath out;
     for (size_t k = 0; k < outline.size(); ++k) {
-      const QPointF at = v.at(Vec2(outline[k] * scale));
+      const Vec2 mm = outline[k] * scale;
+      const QPointF at = v.at(stance ? carriedOnView(mm, v.view, neutral, drawn) : mm);
       k == 0 ? out.moveTo(at) : out.lineTo(at);
     }
     out.closeSubpath();

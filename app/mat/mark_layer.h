@@ -18,7 +18,8 @@ public:
   void release();
   [[nodiscard]] bool drawing() const { return drawing_; }
   /// Areas drawn on that view, within `body` (pixels), and the line under the hand.
-  void paint(QPainter& p, const Viewport& v, const QPainterPath& body) const;
+  /// `drawn` is the figure in its stance: markings, which lie on the neutral one, go along with its bones.
+  void paint(QPainter& p, const Viewport& v, const QPainterPath& body, const Figure& drawn) const;
 
 private:
   Session& session_;

@@ -57,7 +57,18 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
     placeTurntable();
     update();
   });
-  connect(&session_, &Session::momentChanged, this, qOverload<>(&QWidget::update));
+  connect(&session_, &Session::momentChanged, this, [this] {
+    if (turntableOn()) return;
+    building_.follow(main_);
+    resting_.start();
+    update();
+  });
+  resting_.setSingleShot(true);
+  resting_.setInterval(160);
+  connect(&resting_, &QTimer::timeout, this, [this] {
+    building_.follow(std::nullopt);
+    update();
+  });
   setAccessibleName(tr("Mat with the figure"));
   setAccessibleDescription(
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));

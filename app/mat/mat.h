@@ -10,6 +10,7 @@
 #include "mat/shape.h"
 #include "mat/study_layer.h"
 
+#include <QTimer>
 #include <QWidget>
 
 #include <array>
@@ -101,6 +102,7 @@ private:
   Session& session_;
   Shapes shapes_;
   Shapes building_; ///< outlines of the work at a moment
+  QTimer resting_;  ///< draws them finely once the build-up's knob rests
   View main_ = View::Side;
   std::array<Viewport, 3> ports_; ///< large view first, then the two small ones
   bool fitted_ = true;            ///< follows the figure; false once zoomed or panned

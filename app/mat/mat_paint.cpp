@@ -77,7 +77,7 @@ void Mat::paintMain(QPainter& p) {
   const bool posing = session_.stage() == Stage::Pose;
   if (posing) pose_.paintUnder(p, v, true);
   if (!picture) painter.body();
-  if (wrapping) marks_.paint(p, v, bodyPath(v));
+  if (wrapping) marks_.paint(p, v, bodyPath(v), plan.figure);
   const bool showWire = session_.stage() == Stage::Wire || throughWool_ || (wrapping && !session_.finished());
   if (showWire && !picture) painter.wire();
   if (session_.stage() == Stage::Wire || throughWool_) painter.joints();
@@ -115,7 +115,7 @@ void Mat::paintMain(QPainter& p) {
 }
 
 QPainterPath Mat::bodyPath(const Viewport& v) {
-  const Plan& plan = session_.plan();
+  const Plan& plan = shown();
   const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
   const double s = v.scale * plan.figure.scale;
   return QTransform(s, 0, 0, -s, v.origin.x(), v.origin.y()).map(shape.near);
@@ -154,7 +154,7 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     }
     if (session_.stage() == Stage::Pose) pose_.paintUnder(p, v, false);
     painter.body();
-    if (session_.stage() == Stage::Wrap) marks_.paint(p, v, bodyPath(v));
+    if (session_.stage() == Stage::Wrap) marks_.paint(p, v, bodyPath(v), plan.figure);
     if (session_.stage() == Stage::Wire || throughWool_) painter.wire();
     if (session_.stage() == Stage::Wire) painter.letters();
     if (session_.stage() == Stage::Pose) pose_.paintOver(p, v, false);

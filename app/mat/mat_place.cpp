@@ -22,12 +22,11 @@ constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, V
 
 } // namespace
 
-const Plan& Mat::shown() const {
-  return session_.stage() == Stage::Pose ? session_.posedPlan() : session_.plan();
-}
+const Plan& Mat::shown() const { return session_.drawnPlan(); }
 
 void Mat::showTurntable(bool on) {
   (session_.stage() == Stage::Wrap ? wrapTable_ : tableOn_) = on;
+  place();
   placeTurntable();
   if (on && table_->isVisible())
     table_->setFocus();
@@ -66,6 +65,7 @@ QRectF Mat::centreArea() const {
 }
 
 void Mat::place() {
+  if (session_.stage() == Stage::Wrap && turntableOn()) return; // it covers the views
   const Figure& f = shown().figure;
   const double coat = shown().wool.coatThickness;
   const QRectF area = centreArea();

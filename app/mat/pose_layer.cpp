@@ -1,6 +1,7 @@
 #include "mat/pose_layer.h"
 
 #include "project/pose_words.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QPainter>
@@ -12,8 +13,6 @@
 
 namespace columna {
 namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 /// The worst joint report at each point.
 std::map<int, const JointReport*> byPoint(const PoseReport& report) {

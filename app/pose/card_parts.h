@@ -2,6 +2,7 @@
 #pragma once
 
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QVBoxLayout>
@@ -12,8 +13,6 @@
 namespace columna {
 
 inline constexpr double kDegree = std::numbers::pi / 180;
-
-[[nodiscard]] inline QString str(const std::string& s) { return QString::fromStdString(s); }
 
 [[nodiscard]] inline QVBoxLayout* column(QWidget* of) {
   auto* layout = new QVBoxLayout(of);

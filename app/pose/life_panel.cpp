@@ -1,6 +1,7 @@
 #include "pose/life_panel.h"
 
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QDate>
@@ -15,12 +16,6 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 /// The joints that are worn most, each a bar of its life: used already, and what the poses will take.
 class LifePanel::Bars : public QWidget {
 public:

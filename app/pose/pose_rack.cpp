@@ -5,6 +5,7 @@
 #include "pose/life_panel.h"
 #include "pose/posing.h"
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>
@@ -18,12 +19,6 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 PoseTile::PoseTile(const QString& name, bool own, QWidget* parent)
     : QAbstractButton(parent), name_(name), own_(own) {
   setCheckable(true);

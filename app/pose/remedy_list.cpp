@@ -1,6 +1,7 @@
 #include "pose/remedy_list.h"
 
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QPushButton>
@@ -9,8 +10,6 @@
 
 namespace columna {
 namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 constexpr size_t kMostShown = 6;
 

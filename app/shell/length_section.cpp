@@ -12,15 +12,7 @@ namespace columna {
 namespace {
 
 /// Half of a bone's depth at a place, mm.
-double halfDeep(const FigureBone& bone, double at) {
-  std::vector<double> t;
-  std::vector<double> d;
-  for (const Station& s : bone.stations) {
-    t.push_back(s.at);
-    d.push_back(s.deep / 2);
-  }
-  return pchip(t, d, at);
-}
+double halfDeep(const FigureBone& bone, double at) { return stationAt(bone, at).deep / 2; }
 
 QString shortName(const std::string& point) {
   QString name = QString::fromStdString(point);

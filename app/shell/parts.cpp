@@ -24,6 +24,12 @@ QLabel* textLabel(QWidget* parent, double size, int weight, bool wrap) {
   return label;
 }
 
+QLabel* smallText(QWidget* parent, const QString& text) {
+  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
+  label->setText(text);
+  return label;
+}
+
 void setFaint(QLabel* label) {
   label->setStyleSheet(label->styleSheet() + QStringLiteral("color: %1;").arg(theme().faint.name()));
 }

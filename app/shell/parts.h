@@ -17,6 +17,8 @@ namespace columna {
 /// Text in one of the card's sizes: 13 small, 20 name and verdict.
 [[nodiscard]] QLabel* textLabel(QWidget* parent, double size, int weight, bool wrap = true);
 void setFaint(QLabel* label);
+/// A line of small text, as it stands beside fields.
+[[nodiscard]] QLabel* smallText(QWidget* parent, const QString& text);
 
 /// A caption, a large figure, and its unit.
 class BigFigure : public QWidget {

@@ -7,6 +7,9 @@
 
 namespace columna {
 
+/// Core text as the window's own.
+[[nodiscard]] inline QString str(const std::string& text) { return QString::fromStdString(text); }
+
 /// A problem as a sentence for the window: a capital first, unless it begins with a file's name, and a full
 /// stop.
 [[nodiscard]] inline QString sentence(const Problem& problem) {

@@ -207,6 +207,7 @@ void Session::keepRecovery(const QString& path) const {
 void Session::setStage(Stage stage) {
   if (stage == stage_) return;
   stage_ = stage;
+  if (stage == Stage::Pose && !pose_) posed_.reset(); // drawn without its sums elsewhere
   emit stageChanged();
 }
 

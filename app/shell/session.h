@@ -136,6 +136,9 @@ public:
   [[nodiscard]] const std::vector<PoseReport>& keptPoses() const;
   /// The plan with the posed figure in place of the neutral one, to be drawn.
   [[nodiscard]] const Plan& posedPlan() const;
+  /// What the stage draws: Pose and Wrap the stance, all else the neutral one; so does Wrap while a marking
+  /// is drawn, which lies on the neutral one.
+  [[nodiscard]] const Plan& drawnPlan() const;
   /// The feet stay where they stand while the body is moved.
   [[nodiscard]] bool planted() const { return planted_; }
   void setPlanted(bool on);
@@ -172,10 +175,9 @@ public:
   void setBuilt(double grams);
   [[nodiscard]] bool finished() const { return built_ >= 1; }
   [[nodiscard]] std::vector<LimbMoment> moment() const;
-  /// The figure in its stance with the wool that is on.
-  [[nodiscard]] const Figure& builtFigure() const;
-  /// The plan with that figure in it, to be drawn.
+  /// What is drawn, with the wool that is on.
   [[nodiscard]] const Plan& builtPlan() const;
+  [[nodiscard]] const Figure& builtFigure() const { return builtPlan().figure; }
   /// The next stretch drawn on a view becomes a marking.
   [[nodiscard]] bool marking() const { return marking_; }
   void setMarking(bool on);
@@ -285,8 +287,8 @@ private:
   double built_ = 1; ///< share of all the wool
   bool marking_ = false;
   mutable std::optional<std::vector<BuildStep>> steps_;
-  mutable std::optional<Figure> builtFigure_;
   mutable std::optional<Plan> builtPlan_;
+  mutable bool builtStale_ = true;          ///< its figure is of another moment
   std::shared_ptr<const KnownSolid> known_; ///< the last exact solid
   QFutureWatcher<std::shared_ptr<const KnownSolid>> solving_;
   std::atomic<bool> stopSolving_{false};

@@ -39,12 +39,21 @@ const PoseReport& Session::pose() const {
 const Plan& Session::posedPlan() const {
   if (!posed_) {
     posed_ = *plan_;
-    posed_->figure = pose().figure;
-    posed_->loads.centre = pose().sums.armature.centre;
+    if (stage_ == Stage::Pose || pose_) {
+      posed_->figure = pose().figure;
+      posed_->loads.centre = pose().sums.armature.centre;
+    } else { // only drawn: its sums are not wanted
+      posed_->figure = posedFigure(*plan_, project().stances.now);
+    }
     const std::vector<Vec3> points = posedPoints(plan_->figure, plan_->skeleton, posed_->figure);
     for (size_t p = 0; p < points.size(); ++p) posed_->skeleton.points[p].at = points[p];
   }
   return *posed_;
+}
+
+const Plan& Session::drawnPlan() const {
+  const bool stance = stage_ == Stage::Pose || (stage_ == Stage::Wrap && !marking_);
+  return stance ? posedPlan() : *plan_;
 }
 
 void Session::setPlanted(bool on) {
@@ -67,6 +76,7 @@ void Session::editStances(const QString& name, const std::function<void(Stances&
   history_.change(name.toStdString(), std::move(p), run.toStdString());
   // The plan stays: nothing of it follows from the stance. The drawn plan keeps all but figure and points.
   pose_.reset();
+  builtPlan_.reset();
   if (posed_) {
     posed_->figure = pose().figure;
     posed_->loads.centre = pose().sums.armature.centre;

@@ -62,7 +62,6 @@ void Session::setWrapTab(int tab) {
 
 void Session::forgetMoment() {
   steps_.reset();
-  builtFigure_.reset();
   builtPlan_.reset();
 }
 
@@ -78,8 +77,7 @@ void Session::setBuilt(double grams) {
   const double share = total > 0 ? std::clamp(grams / total, 0.0, 1.0) : 1;
   if (share == built_) return;
   built_ = share;
-  builtFigure_.reset();
-  builtPlan_.reset();
+  builtStale_ = true;
   emit momentChanged();
 }
 
@@ -87,29 +85,21 @@ std::vector<LimbMoment> Session::moment() const {
   return momentAt(steps(), plan_->figure.limbs.size(), built());
 }
 
-const Figure& Session::builtFigure() const {
-  const Figure& figure = posedPlan().figure;
-  if (finished()) return figure;
-  if (!builtFigure_) {
-    std::vector<double> bundles;
-    for (const LimbPlan& limb : plan_->limbs) bundles.push_back(limb.wired ? limb.section.bundle() : 0);
-    builtFigure_ = figureAtMoment(figure, plan_->wool, moment(), bundles);
-    // Kept outlines are of one moment.
-    builtFigure_->shapeKey ^= 0x9e3779b97f4a7c15ULL * (1 + static_cast<std::uint64_t>(built_ * 1e6));
-  }
-  return *builtFigure_;
-}
-
 const Plan& Session::builtPlan() const {
-  if (finished()) return *plan_;
+  const Plan& drawn = drawnPlan();
+  if (finished()) return drawn;
   if (!builtPlan_) {
-    // The flat views show the neutral stance, where lengths can be read off.
+    builtPlan_ = drawn;
+    builtPlan_->wool.coatThickness = 0; // the outline is the work as it is, coat or not
+    builtStale_ = true;
+  }
+  if (builtStale_) {
     std::vector<double> bundles;
     for (const LimbPlan& limb : plan_->limbs) bundles.push_back(limb.wired ? limb.section.bundle() : 0);
-    builtPlan_ = *plan_;
-    builtPlan_->wool.coatThickness = 0; // the outline is the work as it is, coat or not
-    builtPlan_->figure = figureAtMoment(plan_->figure, plan_->wool, moment(), bundles);
+    builtPlan_->figure = figureAtMoment(drawn.figure, plan_->wool, moment(), bundles);
+    // Kept outlines are of one moment.
     builtPlan_->figure.shapeKey ^= 0x9e3779b97f4a7c15ULL * (1 + static_cast<std::uint64_t>(built_ * 1e6));
+    builtStale_ = false;
   }
   return *builtPlan_;
 }
@@ -117,6 +107,7 @@ const Plan& Session::builtPlan() const {
 void Session::setMarking(bool on) {
   if (on == marking_) return;
   marking_ = on;
+  builtPlan_.reset();
   emit studyChanged();
 }
 

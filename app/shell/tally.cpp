@@ -1,14 +1,13 @@
 #include "shell/tally.h"
 
 #include "mat/figure_painter.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QPainter>
 
 namespace columna {
 namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 struct Total {
   QString label, figure, unit, more;

@@ -3,6 +3,7 @@
 #include "project/advice.h"
 
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QActionGroup>
@@ -13,8 +14,6 @@
 
 namespace columna {
 namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 /// A curved arrow back (or forward), drawn so that no icon theme is needed.
 QIcon turnIcon(bool forward, const QColor& colour) {

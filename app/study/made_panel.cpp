@@ -10,12 +10,6 @@
 #include <QPushButton>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 MadePanel::MadePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   grid_ = new QGridLayout(this);
   grid_->setContentsMargins(0, 0, px(8), 0);

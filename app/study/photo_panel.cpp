@@ -18,12 +18,6 @@
 #include <QtConcurrent>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
     : QWidget(parent), session_(session), layer_(layer) {
   auto* row = new QHBoxLayout(this);

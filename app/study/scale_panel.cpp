@@ -15,12 +15,6 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 ScaleChart::ScaleChart(QWidget* parent) : QWidget(parent) { setAccessibleName(tr("Charts against height")); }
 
 QSize ScaleChart::sizeHint() const { return {px(560), px(128)}; }

@@ -14,7 +14,6 @@
 namespace columna {
 namespace {
 
-QString str(const std::string& s) { return QString::fromStdString(s); }
 QString say(double mm, UnitSystem units) { return str(printLength(mm, units)); }
 
 /// What the tape reads round the middle of a bone.

@@ -18,16 +18,24 @@
 namespace columna {
 namespace {
 
-constexpr int kFineSides = 28;
-constexpr int kCoarseSides = 12;
-constexpr int kKnobSides = 8; ///< while the build-up plays
+constexpr int kSides = 12;    ///< corners of a ring under the hand
+constexpr int kKnobSides = 8; ///< while the build-up is dragged or plays
+constexpr int kWireSides = 6; ///< the same of wire
+constexpr int kFineWire = 12;
 constexpr double kStep = std::numbers::pi / 24;
-constexpr double kNowhere = 1e9; ///< mm: a place without markings
-constexpr double kSurface = 90;  ///< cells over the figure's height in the surface at rest
+constexpr double kSurface = 90; ///< cells over the figure's height in the surface at rest
+constexpr int kRest = 160;      ///< ms without a change
+
+std::vector<QRgb> pieceColours(const Plan& plan) {
+  std::vector<QRgb> out;
+  for (size_t i = 0; i < plan.pieces.size(); ++i) out.push_back(theme().piece(static_cast<int>(i)).rgb());
+  return out;
+}
 
 } // namespace
 
 Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  setAttribute(Qt::WA_OpaquePaintEvent); // what lies under it need not be painted
   setAccessibleName(tr("Turntable"));
   setAccessibleDescription(tr("Arrow keys turn the figure; drag a joint to move it"));
   setFocusPolicy(Qt::StrongFocus);
@@ -35,28 +43,17 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
   camera_.yaw = -0.55;
   camera_.pitch = 0.3;
   fine_.setSingleShot(true);
-  fine_.setInterval(160);
-  connect(&fine_, &QTimer::timeout, this, [this] {
-    coarse_ = false;
-    stale();
-    askForSolid();
-  });
-  for (const auto signal : {&Session::poseChanged, &Session::planSettled, &Session::stageChanged})
+  fine_.setInterval(kRest);
+  connect(&fine_, &QTimer::timeout, this, &Turntable::askFine);
+  for (const auto signal :
+       {&Session::poseChanged, &Session::planSettled, &Session::stageChanged, &Session::momentChanged})
     connect(&session_, signal, this, [this] {
       ++turn_;
-      stop_ = true; // a surface under way is of another figure
-      stale();
-      if (isVisible()) fine_.start();
+      stop_ = true; // a picture under way is of another figure
+      moved();
     });
-  connect(&session_, &Session::momentChanged, this, [this] {
-    ++turn_;
-    stop_ = true;
-    coarse_ = true; // under the hand; finely once it rests
-    stale();
-    if (isVisible()) fine_.start();
-  });
-  connect(&session_, &Session::selectionChanged, this, &Turntable::stale);
-  connect(&making_, &QFutureWatcher<std::shared_ptr<const SolidMesh>>::finished, this, &Turntable::solidMade);
+  connect(&session_, &Session::selectionChanged, this, &Turntable::recoloured);
+  connect(&making_, &QFutureWatcher<std::shared_ptr<FinePicture>>::finished, this, &Turntable::fineMade);
 }
 
 Turntable::~Turntable() {
@@ -68,50 +65,87 @@ const Figure& Turntable::figure() const {
   return session_.stage() == Stage::Wrap ? session_.builtFigure() : session_.posedPlan().figure;
 }
 
-void Turntable::askForSolid() {
-  if (!isVisible() || solidTurn_ == turn_ || making_.isRunning() || session_.inRun()) return;
+std::array<double, 9> Turntable::seen() const {
+  return {camera_.yaw,        camera_.pitch,      camera_.scale,
+          camera_.middle.x(), camera_.middle.y(), camera_.centre.x(),
+          camera_.centre.y(), camera_.centre.z(), session_.plan().figure.overallHeight};
+}
+
+void Turntable::askFine() {
+  if (!isVisible() || fineLook_ == look_ || making_.isRunning() || session_.inRun()) return;
+  fitCamera();
   stop_ = false;
   askedTurn_ = turn_;
-  MeshWish wish;
-  wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
-  wish.blend = usualBlend(session_.plan().figure);
-  wish.stop = &stop_;
-  making_.setFuture(QtConcurrent::run(
-      [figure = figure(), wish] { return std::make_shared<const SolidMesh>(solidMesh(figure, wish)); }));
+  askedLook_ = look_;
+  const bool wrap = session_.stage() == Stage::Wrap;
+  const Plan& plan = session_.posedPlan();
+  FineAsk ask{figure(), solidTurn_ == turn_ ? solid_ : nullptr, {}, WoolPaint(session_), {}};
+  ask.wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
+  ask.wish.blend = usualBlend(session_.plan().figure);
+  ask.wish.stop = &stop_;
+  ask.through = through_;
+  ask.bare = wrap && !session_.finished();
+  if (ask.through || ask.bare) ask.wire = wireMesh(plan, kFineWire, pieceColours(plan));
+  if (wrap) ask.outline = plan.figure;
+  ask.camera = camera_;
+  ask.size = size();
+  ask.stop = &stop_;
+  making_.setFuture(QtConcurrent::run([ask = std::move(ask)] { return finePicture(ask); }));
 }
 
-void Turntable::solidMade() {
+void Turntable::fineMade() {
   const auto made = making_.result();
-  if (!stop_ && askedTurn_ == turn_) {
-    solid_ = made;
-    solidTurn_ = turn_;
-    stale();
+  if (stop_ || askedTurn_ != turn_) {
+    if (isVisible()) fine_.start();
     return;
   }
-  if (isVisible()) fine_.start();
-}
-
-void Turntable::stale() {
-  rendered_ = false;
+  solid_ = made->solid;
+  solidTurn_ = turn_;
+  if (askedLook_ != look_ || made->image.size() != size()) {
+    if (isVisible()) fine_.start(); // seen from another side by now
+    return;
+  }
+  raster_ = std::move(made->raster);
+  image_ = made->image;
+  times_ = FinePicture::kTimes;
+  ghost_ = std::move(made->outline);
+  ghostSeen_ = seen();
+  rendered_ = true;
+  fineLook_ = look_;
+  paintGhost();
   update();
 }
 
+void Turntable::moved() {
+  ++look_;
+  rendered_ = false;
+  if (isVisible()) fine_.start();
+  update();
+}
+
+void Turntable::recoloured() {
+  ++look_;
+  if (image_.size() != size()) rendered_ = false;
+  askFine();
+  if (making_.isRunning() && askedLook_ != look_) fine_.start();
+  update(); // the marks over the picture follow at once
+}
+
 void Turntable::setThroughWool(bool on) {
+  if (through_ == on) return;
   through_ = on;
-  stale();
+  moved();
 }
 
 void Turntable::fit() {
   fitted_ = true;
-  stale();
+  moved();
 }
 
 void Turntable::turnBy(double yaw, double pitch) {
   camera_.yaw = std::remainder(camera_.yaw + yaw, 2 * std::numbers::pi);
   camera_.pitch = std::clamp(camera_.pitch + pitch, -0.2, std::numbers::pi / 2);
-  coarse_ = true;
-  fine_.start();
-  stale();
+  moved();
 }
 
 QPointF Turntable::jointAt(int point) const {
@@ -123,93 +157,52 @@ QImage Turntable::picture() {
   return image_;
 }
 
+void Turntable::fitCamera() {
+  if (!fitted_ || held_ >= 0) return;
+  // The same size from every side, so that it does not breathe while it turns.
+  Vec3 low(1e9, 1e9, 1e9);
+  Vec3 high = -low;
+  for (const Tube& tube : session_.posedPlan().figure.tubes)
+    for (const Ring& r : tube.rings) {
+      const Vec3 half = Vec3::Constant(std::max(r.ru, r.rv));
+      low = low.cwiseMin(r.centre - half);
+      high = high.cwiseMax(r.centre + half);
+    }
+  camera_.centre = (low + high) / 2;
+  const double wide = std::hypot(high.x() - low.x(), high.y() - low.y());
+  const double tall = (high.z() - low.z()) + 0.35 * wide;
+  camera_.scale = std::max(0.02, std::min((width() - px(60)) / wide, (height() - px(70)) / tall));
+  camera_.middle = QPointF(width() / 2.0, height() / 2.0 + px(8));
+}
+
 void Turntable::render() {
   if (rendered_) return;
   rendered_ = true;
-  const Plan& plan = session_.posedPlan();
-  const Theme& t = theme();
-  if (fitted_ && held_ < 0) {
-    // The same size from every side, so that it does not breathe while it turns.
-    Vec3 low(1e9, 1e9, 1e9);
-    Vec3 high = -low;
-    for (const Tube& tube : plan.figure.tubes)
-      for (const Ring& r : tube.rings) {
-        const Vec3 half = Vec3::Constant(std::max(r.ru, r.rv));
-        low = low.cwiseMin(r.centre - half);
-        high = high.cwiseMax(r.centre + half);
-      }
-    camera_.centre = (low + high) / 2;
-    const double wide = std::hypot(high.x() - low.x(), high.y() - low.y());
-    const double tall = (high.z() - low.z()) + 0.35 * wide;
-    camera_.scale = std::max(0.02, std::min((width() - px(60)) / wide, (height() - px(70)) / tall));
-    camera_.middle = QPointF(width() / 2.0, height() / 2.0 + px(8));
-  }
+  fitCamera();
   const bool wrap = session_.stage() == Stage::Wrap;
-  const Figure& drawn = figure();
-  const std::vector<LimbMoment> moment =
-      wrap ? session_.moment() : std::vector<LimbMoment>(plan.figure.limbs.size(), LimbMoment{1, 1, 1, 1});
-  std::vector<QRgb> limbs;
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-    limbs.push_back((static_cast<int>(l) == session_.selected()
-                         ? (t.evening ? t.woad.darker(150) : t.woad.lighter(190))
-                     : t.evening ? t.coat.lighter(150)
-                                 : t.coat)
-                        .rgb());
-  std::vector<QRgb> pieces;
-  if (wrap)
-    for (size_t l = 0; l < limbs.size(); ++l)
-      limbs[l] = woolColour(Vec3(kNowhere, kNowhere, kNowhere), Vec3(0, 0, -1), drawn.limbs[l].bones.front(),
-                            moment);
-  for (size_t i = 0; i < plan.pieces.size(); ++i) pieces.push_back(t.piece(static_cast<int>(i)).rgb());
-  const bool quick = coarse_ || session_.inRun();
-  // At rest it is drawn twice as large and brought down, so that its edges are smooth.
-  const int times = quick ? 1 : 2;
-  Camera camera = camera_;
-  camera.scale *= times;
-  camera.middle *= times;
-  Raster wool(width() * times, height() * times);
-  const bool fine = solid_ && solidTurn_ == turn_ && !session_.inRun();
-  if (fine)
-    wool.draw(
-        solidAsMesh(drawn, *solid_,
-                    [&](const Vec3& middle, const Vec3& normal, int bone) {
-                      return wrap ? woolColour(middle, normal, bone, moment)
-                                  : limbs[static_cast<size_t>(drawn.bones[static_cast<size_t>(bone)].limb)];
-                    }),
-        camera);
-  else
-    wool.draw(woolMesh(drawn, quick ? (wrap ? kKnobSides : kCoarseSides) : kFineSides, limbs), camera);
-  if (wrap && !session_.finished()) {
-    wool.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
-    // While the knob is dragged neither the finished figure nor the camera moves.
-    const std::array<double, 9> seen{camera_.yaw,        camera_.pitch,      camera_.scale,
-                                     camera_.middle.x(), camera_.middle.y(), camera_.centre.x(),
-                                     camera_.centre.y(), camera_.centre.z(), plan.figure.overallHeight};
-    if (!finished_ || seen != finishedSeen_ || finished_->image().size() != size() || !coarse_) {
-      finished_.emplace(width(), height());
-      finished_->draw(woolMesh(plan.figure, kCoarseSides, limbs), camera_, 0);
-      finishedSeen_ = seen;
-      traceGhost();
+  const Plan& plan = session_.posedPlan();
+  const WoolPaint paint(session_);
+  Raster wool(width(), height());
+  wool.draw(woolMesh(figure(), wrap ? kKnobSides : kSides, paint.parts()), camera_);
+  const bool bare = wrap && !session_.finished();
+  if (through_ || bare) {
+    const Mesh wire = wireMesh(plan, kWireSides, pieceColours(plan));
+    if (bare) wool.draw(wire, camera_);
+    if (through_) {
+      raster_ = Raster(width(), height());
+      raster_.draw(wire, camera_);
+      raster_.over(wool, 0.34);
     }
-  } else {
-    finished_.reset();
   }
-  if (through_) {
-    raster_ = Raster(width() * times, height() * times);
-    raster_.draw(wireMesh(plan, quick ? 6 : 12, pieces), camera);
-    raster_.over(wool, 0.34);
-  } else {
-    raster_ = std::move(wool);
-  }
-  times_ = times;
-  image_ = times == 1 ? raster_.image()
-                      : raster_.image().scaled(size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
-  if (finished_) paintGhost(image_);
+  if (!through_) raster_ = std::move(wool);
+  times_ = 1;
+  image_ = raster_.image();
+  paintGhost();
 }
 
 void Turntable::paintEvent(QPaintEvent* /*event*/) {
   render();
-  if (behind() && !fine_.isActive()) fine_.start();
+  if (behind() && !fine_.isActive() && !making_.isRunning()) fine_.start();
   const Theme& t = theme();
   const Plan& plan = session_.posedPlan();
   QPainter p(this);
@@ -255,7 +248,12 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-void Turntable::resizeEvent(QResizeEvent* /*event*/) { stale(); }
+void Turntable::resizeEvent(QResizeEvent* /*event*/) { moved(); }
+
+void Turntable::changeEvent(QEvent* event) {
+  if (event->type() == QEvent::StyleChange) moved(); // another theme has other colours
+  QWidget::changeEvent(event);
+}
 
 int Turntable::pointUnder(const QPointF& pixel) const {
   const Plan& plan = session_.posedPlan();
@@ -314,15 +312,13 @@ void Turntable::mouseReleaseEvent(QMouseEvent* /*event*/) {
   held_ = -1;
   session_.endRun();
   setCursor(Qt::ArrowCursor);
-  stale();
+  moved();
 }
 
 void Turntable::wheelEvent(QWheelEvent* event) {
   fitted_ = false;
   camera_.scale = std::clamp(camera_.scale * std::pow(1.0015, event->angleDelta().y()), 0.02, 60.0);
-  coarse_ = true;
-  fine_.start();
-  stale();
+  moved();
   event->accept();
 }
 

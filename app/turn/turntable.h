@@ -3,7 +3,7 @@
 #pragma once
 
 #include "shell/session.h"
-#include "turn/raster.h"
+#include "turn/fine_picture.h"
 
 #include <QFutureWatcher>
 #include <QTimer>
@@ -29,14 +29,15 @@ public:
   [[nodiscard]] const Camera& camera() const { return camera_; }
   /// Where a joint of the skeleton is in the picture, for tests.
   [[nodiscard]] QPointF jointAt(int point) const;
-  /// The fine surface is still being made.
-  [[nodiscard]] bool behind() const { return solidTurn_ != turn_; }
-  /// The picture without marks.
+  /// The fine picture is still being made.
+  [[nodiscard]] bool behind() const { return fineLook_ != look_; }
+  /// The picture without marks, as fine as it is by now.
   [[nodiscard]] QImage picture();
 
 protected:
   void paintEvent(QPaintEvent* event) override;
   void resizeEvent(QResizeEvent* event) override;
+  void changeEvent(QEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
@@ -44,21 +45,23 @@ protected:
   void keyPressEvent(QKeyEvent* event) override;
 
 private:
+  /// Coarsely, as it is needed at once; the fine one follows beside the window.
   void render();
+  void fitCamera();
   /// What is drawn: in Wrap the figure with the wool that is on.
   [[nodiscard]] const Figure& figure() const;
-  /// The fine surface of the figure at rest, made beside the window.
-  void askForSolid();
-  void solidMade();
-  /// Wool at a place of a bone's surface, as it lies in the stance; far places have no markings.
-  [[nodiscard]] QRgb woolColour(const Vec3& middle, const Vec3& normal, int bone,
-                                const std::vector<LimbMoment>& moment) const;
-  void paintGhost(QImage& image) const;
-  void traceGhost();
+  void askFine();
+  void fineMade();
+  /// The finished outline, dashed, where the work is still inside it.
+  void paintGhost();
+  [[nodiscard]] std::array<double, 9> seen() const;
   void paintGirths(QPainter& p) const;
   /// Where pads go: those of the selected limb, or the one under the hand.
   void paintPads(QPainter& p) const;
-  void stale();
+  /// Another picture is wanted: drawn coarsely at once, finely once it rests.
+  void moved();
+  /// The same figure from the same side in other colours: the picture stays until the fine one is there.
+  void recoloured();
   [[nodiscard]] int pointUnder(const QPointF& pixel) const;
 
   Session& session_;
@@ -68,15 +71,15 @@ private:
   int times_ = 1; ///< how much larger the raster is
   bool rendered_ = false;
   bool through_ = false;
-  std::uint64_t turn_ = 0; ///< counts changes of what is drawn
+  std::uint64_t turn_ = 0; ///< counts changes of the figure
+  std::uint64_t look_ = 1; ///< counts changes of the picture
   std::uint64_t solidTurn_ = 0, askedTurn_ = 0;
+  std::uint64_t fineLook_ = 0, askedLook_ = 0;
   std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
-  QFutureWatcher<std::shared_ptr<const SolidMesh>> making_;
+  QFutureWatcher<std::shared_ptr<FinePicture>> making_;
   std::atomic<bool> stop_{false};
-  std::vector<QPoint> ghost_;            ///< dashes of its outline, pixels
-  std::array<double, 9> finishedSeen_{}; ///< camera and size that `finished_` was drawn for
-  std::optional<Raster> finished_; ///< in Wrap, the finished figure under the same camera, for its outline
-  bool coarse_ = false;            ///< under the hand: fewer corners
+  std::vector<QPoint> ghost_;         ///< the finished figure's outline, pixels
+  std::array<double, 9> ghostSeen_{}; ///< camera and size it was drawn for
   bool fitted_ = true;
   int held_ = -1; ///< point that is dragged
   std::optional<QPointF> turning_;

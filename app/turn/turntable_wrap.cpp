@@ -1,11 +1,9 @@
-// What the turntable shows of Wrap: wool and markings, the finished outline, girths and pads.
+// What the turntable shows of Wrap: the finished outline, girths and pads.
 #include "turn/turntable.h"
 
-#include "mat/mark_layer.h"
 #include "measure/quantity.h"
+#include "pose/carried.h"
 #include "theme/theme.h"
-
-#include <Eigen/Geometry>
 
 #include <QPainter>
 
@@ -14,80 +12,16 @@
 #include <numbers>
 
 namespace columna {
-namespace {
 
-constexpr double kFar = 1e8; ///< mm: beyond that a place is on no figure
-
-/// Along a bone, deep, and square to both.
-Eigen::Matrix3d boneFrame(const FigureBone& bone) {
-  Eigen::Matrix3d m;
-  m.col(0) = (bone.end - bone.begin).normalized();
-  m.col(1) = bone.deepAxis;
-  m.col(2) = m.col(0).cross(m.col(1));
-  return m;
-}
-
-} // namespace
-
-QRgb Turntable::woolColour(const Vec3& middle, const Vec3& normal, int bone,
-                           const std::vector<LimbMoment>& moment) const {
-  const Plan& plan = session_.plan();
-  const auto b = static_cast<size_t>(bone);
-  const int limb = plan.figure.bones[b].limb;
-  const auto l = static_cast<size_t>(limb);
-  const WoolWish& wish = session_.project().wool;
-  const bool coated = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
-  QColor colour = toneColour(coated ? wish.coat.tone : wish.core.tone);
-  if (coated && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
-  if (moment[l].coat > 0.5 && middle.x() < kFar) {
-    // Markings lie on the neutral stance: the place goes back there with its bone.
-    const FigureBone& from = session_.posedPlan().figure.bones[b];
-    const FigureBone& to = plan.figure.bones[b];
-    const Eigen::Matrix3d back = boneFrame(to) * boneFrame(from).transpose();
-    const Vec3 p = to.begin + back * (middle - from.begin);
-    const Vec3 n = back * normal;
-    for (const Marking& m : wish.markings) {
-      if (!m.limb.empty() && plan.figure.limbs[l].family != m.limb) continue;
-      const Vec3 eye = m.view == View::Side    ? Vec3(0, -1, 0)
-                       : m.view == View::Front ? Vec3(1, 0, 0)
-                                               : Vec3(0, 0, 1);
-      for (const double side : {1.0, -1.0}) {
-        if (side < 0 && !m.both) continue;
-        const Vec3 at(p.x(), side * p.y(), p.z());
-        if (Vec3(n.x(), side * n.y(), n.z()).dot(eye) > 0 &&
-            contains({m.outline}, Vec2(project(at, m.view) / plan.figure.scale)))
-          colour = toneColour(m.tone);
-      }
-    }
-  }
-  if (limb == session_.selected()) {
-    constexpr double mix = 0.28;
-    const QColor w = theme().woad;
-    const auto mixed = [](double a, double other) { return static_cast<float>(a * (1 - mix) + other * mix); };
-    colour = QColor::fromRgbF(mixed(colour.redF(), w.redF()), mixed(colour.greenF(), w.greenF()),
-                              mixed(colour.blueF(), w.blueF()));
-  }
-  return colour.rgb();
-}
-
-/// The finished outline, dashed, where the work is still inside it.
-void Turntable::paintGhost(QImage& image) const {
-  if (image.format() != QImage::Format_ARGB32_Premultiplied)
-    image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+void Turntable::paintGhost() {
+  if (session_.stage() != Stage::Wrap || session_.finished() || ghostSeen_ != seen() || ghost_.empty())
+    return;
+  if (image_.format() != QImage::Format_ARGB32_Premultiplied)
+    image_ = image_.convertToFormat(QImage::Format_ARGB32_Premultiplied);
   const QRgb ink = theme().ink.rgb();
+  const QRect area = image_.rect();
   for (const QPoint& at : ghost_)
-    if (image.rect().contains(at)) image.setPixel(at, ink);
-}
-
-void Turntable::traceGhost() {
-  ghost_.clear();
-  const int w = finished_->image().width();
-  const int h = finished_->image().height();
-  const auto in = [&](int x, int y) { return finished_->limbAt(x, y) >= 0; };
-  for (int y = 1; y + 1 < h; ++y)
-    for (int x = 1; x + 1 < w; ++x)
-      if ((x + y) / 5 % 2 == 0 && in(x, y) && !(in(x - 1, y) && in(x + 1, y) && in(x, y - 1) && in(x, y + 1)))
-        ghost_.emplace_back(x, y);
+    if ((at.x() + at.y()) / 5 % 2 == 0 && area.contains(at)) image_.setPixel(at, ink);
 }
 
 /// The girths of the parts in the middle, as they should read now, over their rings.
@@ -148,10 +82,9 @@ void Turntable::paintPads(QPainter& p) const {
       for (int side = 0; side < pad.count; ++side) {
         // The neutral place goes into the stance with its bone.
         const auto b = static_cast<size_t>(pad.bones[pad.bones.size() / 2]);
-        const Eigen::Matrix3d turn = boneFrame(posed.bones[b]) * boneFrame(plan.figure.bones[b]).transpose();
         Vec3 rest = pad.centre;
         if (side == 1) rest.y() = -rest.y();
-        const Vec3 place = posed.bones[b].begin + turn * (rest - plan.figure.bones[b].begin);
+        const Vec3 place = carried(rest, plan.figure.bones[b], posed.bones[b]);
         const Vec3 half = (posed.bones[b].end - posed.bones[b].begin).normalized() * pad.length / 2;
         const QPointF c = camera_.at(place);
         const QPointF along = camera_.at(Vec3(place + half)) - c;

@@ -10,12 +10,6 @@
 #include <QPushButton>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, px(8), 0);

@@ -1,6 +1,7 @@
 #include "wire/bend_panel.h"
 
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 #include "wire/bend_table.h"
 
@@ -13,12 +14,6 @@
 #include <algorithm>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);

@@ -16,12 +16,6 @@
 #include <QVBoxLayout>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);

@@ -2,6 +2,7 @@
 
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>
@@ -15,8 +16,6 @@ namespace {
 constexpr double kRow = 46;
 constexpr double kTop = 26;
 constexpr double kLeft = 150; ///< for the wire's name
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 } // namespace
 

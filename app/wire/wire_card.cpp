@@ -14,12 +14,6 @@
 #include <QVBoxLayout>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), session_(session) {
   auto* layout = new QVBoxLayout(this);
   layout->setContentsMargins(0, 0, 0, 0);

@@ -2,6 +2,7 @@
 
 #include "measure/quantity.h"
 #include "shell/parts.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 #include "wool/when_to_stop.h"
 
@@ -21,8 +22,6 @@ namespace {
 
 constexpr int kFrame = 40;      // ms between pictures while it plays
 constexpr double kPlays = 18.0; // seconds from wire to coat
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 /// The four stretches of the work, and how much of it each is.
 struct Stretch {

@@ -15,12 +15,6 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-} // namespace
-
 CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Coat and markings"));
   auto* grid = new QGridLayout(this);

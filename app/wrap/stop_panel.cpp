@@ -16,25 +16,13 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-QLabel* small(QWidget* parent, const QString& text) {
-  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
-  label->setText(text);
-  return label;
-}
-
-} // namespace
-
 StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Measured"));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, px(2), px(8), 0);
   grid->setHorizontalSpacing(px(10));
   grid->setVerticalSpacing(px(6));
-  grid->addWidget(small(this, tr("tape round it")), 0, 0);
+  grid->addWidget(smallText(this, tr("tape round it")), 0, 0);
   place_ = new QComboBox(this);
   place_->setAccessibleName(tr("Where the tape lies"));
   moment_ = new QComboBox(this);
@@ -49,7 +37,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->addWidget(moment_, 0, 2);
   grid->addWidget(tape_, 0, 3);
   grid->addWidget(readTape_, 0, 4);
-  grid->addWidget(small(this, tr("wool left of its heap")), 1, 0);
+  grid->addWidget(smallText(this, tr("wool left of its heap")), 1, 0);
   left_ = new QLineEdit(this);
   left_->setAccessibleName(tr("Wool left"));
   left_->setPlaceholderText(tr("weight"));

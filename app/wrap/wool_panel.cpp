@@ -13,18 +13,6 @@
 #include <QPushButton>
 
 namespace columna {
-namespace {
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
-QLabel* small(QWidget* parent, const QString& text) {
-  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
-  label->setText(text);
-  return label;
-}
-
-} // namespace
-
 WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
@@ -33,59 +21,31 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->setVerticalSpacing(px(6));
   stocks_[0] = stockRow(grid, 0, tr("core"), false);
   stocks_[1] = stockRow(grid, 1, tr("coat"), true);
-  grid->addWidget(small(this, tr("staple of the coat")), 2, 0);
+  grid->addWidget(smallText(this, tr("staple of the coat")), 2, 0);
   staple_ = new QLineEdit(this);
   staple_->setAccessibleName(tr("Staple length of the coat wool"));
   grid->addWidget(staple_, 2, 1);
-  grid->addWidget(small(this, tr("grip on the wire")), 2, 2);
+  grid->addWidget(smallText(this, tr("grip on the wire")), 2, 2);
   grip_ = new QComboBox(this);
   grip_->setAccessibleName(tr("Grip on the wire"));
   grip_->addItems({tr("bare"), tr("pipe-cleaner sleeve"), tr("paper"), tr("wax")});
   grid->addWidget(grip_, 2, 3, 1, 2);
-  // The ball: make it, measure it, weigh it.
-  auto* ballHead = small(
-      this, tr("Your own felt: roll 3 g or more, felt it as you always do, measure three ways, weigh."));
-  ballHead->setWordWrap(true);
-  setFaint(ballHead);
-  grid->addWidget(ballHead, 0, 5, 1, 4);
-  diameter_ = new QLineEdit(this);
-  diameter_->setAccessibleName(tr("Diameter of the test ball"));
-  diameter_->setPlaceholderText(tr("across"));
-  grams_ = new QLineEdit(this);
-  grams_->setAccessibleName(tr("Weight of the test ball"));
-  grams_->setPlaceholderText(tr("weight"));
-  for (QLineEdit* field : {diameter_, grams_}) field->setMinimumWidth(px(74));
-  firm_ = new QComboBox(this);
-  firm_->setAccessibleName(tr("How firm the test ball is"));
-  firm_->addItems({tr("soft"), tr("medium"), tr("firm")});
-  firm_->setCurrentIndex(1);
-  auto* drop = new QPushButton(tr("No ball"), this);
-  grid->addWidget(diameter_, 1, 5);
-  grid->addWidget(grams_, 1, 6);
-  grid->addWidget(firm_, 1, 7);
-  grid->addWidget(drop, 1, 8);
   ballWords_ = textLabel(this, 13, QFont::DemiBold);
-  grid->addWidget(ballWords_, 2, 5, 1, 4);
+  ballWords_->setAccessibleName(tr("Your own felt"));
+  ball_ = new QPushButton(this);
+  drop_ = new QPushButton(tr("Usual densities"), this);
+  grid->addWidget(ballWords_, 0, 5, 2, 3);
+  grid->addWidget(ball_, 2, 5);
+  grid->addWidget(drop_, 2, 6);
   trouble_ = textLabel(this, 13, QFont::DemiBold);
   trouble_->setStyleSheet(trouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
-  grid->addWidget(trouble_, 3, 0, 1, 9);
+  grid->addWidget(trouble_, 3, 0, 1, 8);
   grid->setColumnMinimumWidth(4, px(16));
-  grid->setColumnStretch(5, 1);
-  grid->setColumnStretch(6, 1);
+  grid->setColumnStretch(7, 1);
   grid->setRowStretch(4, 1);
-  for (QLineEdit* field : {diameter_, grams_})
-    connect(field, &QLineEdit::editingFinished, this, [this, field] {
-      if (!field->isModified()) return;
-      takeBall();
-    });
-  connect(firm_, &QComboBox::activated, this, [this] {
-    if (session_.project().wool.ball) takeBall();
-  });
-  connect(drop, &QPushButton::clicked, this, [this] {
-    diameter_->clear();
-    grams_->clear();
-    session_.editWool(tr("no test ball"), [](WoolWish& w) { w.ball.reset(); });
-  });
+  connect(ball_, &QPushButton::clicked, this, &WoolPanel::openBall);
+  connect(drop_, &QPushButton::clicked, this,
+          [this] { session_.editWool(tr("no test ball"), [](WoolWish& w) { w.ball.reset(); }); });
   connect(grip_, &QComboBox::activated, this, [this](int i) {
     session_.editWool(tr("grip"), [i](WoolWish& w) { w.grip = static_cast<WireGrip>(i); });
   });
@@ -103,7 +63,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
 
 WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& name, bool coat) {
   Stock s;
-  grid->addWidget(small(this, name), row, 0);
+  grid->addWidget(smallText(this, name), row, 0);
   s.form = new QComboBox(this);
   s.form->setAccessibleName(coat ? tr("How the coat wool comes") : tr("How the core wool comes"));
   s.form->addItems({tr("batt"), tr("carded sliver"), tr("combed top"), tr("roving")});
@@ -143,28 +103,10 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   return s;
 }
 
-void WoolPanel::takeBall() {
-  diameter_->setModified(false);
-  grams_->setModified(false);
-  trouble_->clear();
-  if (diameter_->text().isEmpty() || grams_->text().isEmpty()) return;
-  const auto mm = parseLength(diameter_->text().toStdString(), session_.units());
-  const auto g = parseMass(grams_->text().toStdString(), session_.units());
-  if (!mm || !g) {
-    trouble_->setText(sentence(!mm ? mm.problem() : g.problem()));
-    return;
-  }
-  const TestBall ball{*mm, *g, static_cast<Firmness>(firm_->currentIndex())};
-  const WoolRules& rules = session_.plan().woolRules;
-  const double density = *mm > 0 ? ballDensity(ball) : 0;
-  if (!(*mm >= 5 && *mm <= 200) || !(density >= rules.densityLeast && density <= rules.densityMost)) {
-    trouble_->setText(
-        tr("A ball %1 across of %2 would be %3 g/cm³, which felt is not; measure and weigh it again.")
-            .arg(str(printLength(*mm, session_.units(), 1)), str(printMass(*g, session_.units())),
-                 str(printNumber(density * 1000, 2))));
-    return;
-  }
-  session_.editWool(tr("test ball"), [&](WoolWish& w) { w.ball = ball; });
+void WoolPanel::openBall() {
+  page_ = new BallPage(session_, this);
+  page_->setAttribute(Qt::WA_DeleteOnClose);
+  page_->open();
 }
 
 void WoolPanel::refresh() {
@@ -186,18 +128,21 @@ void WoolPanel::refresh() {
   if (!staple_->hasFocus())
     staple_->setText(str(printLength(wool.coat.staple.value_or(rules.staple), units, 0)));
   grip_->setCurrentIndex(static_cast<int>(wool.grip));
+  drop_->setVisible(wool.ball.has_value());
+  ball_->setText(wool.ball ? tr("The ball…") : tr("Make a test ball…"));
   if (!wool.ball) {
-    ballWords_->setText(tr("No ball yet: the usual densities are good to a fifth."));
+    ballWords_->setText(tr("Your own felt is not known: weights go by usual densities, good to a fifth. A "
+                           "ball of 3 g settles it."));
     return;
   }
   const TestBall& ball = *wool.ball;
-  if (!diameter_->hasFocus()) diameter_->setText(str(printLength(ball.diameter, units, 1)));
-  if (!grams_->hasFocus()) grams_->setText(str(printMass(ball.grams, units)));
-  firm_->setCurrentIndex(static_cast<int>(ball.firmness));
   const double off = handFactor(ball) - 1;
   ballWords_->setText(
-      tr("%1 g/cm³, ± %2 %: the estimate was %3 % too %4; all weights follow yours.")
-          .arg(str(printNumber(ballDensity(ball) * 1000, 3)), str(printNumber(ballError(ball) * 100, 0)),
+      tr("Your ball: %1 across, %2, felted %3. That is %4 g/cm³, ± %5 %: the estimate was %6 % too %7; all "
+         "weights follow yours.")
+          .arg(str(printLength(ball.diameter, units, 1)), str(printMass(ball.grams, units)),
+               str(std::string(word(ball.firmness))), str(printNumber(ballDensity(ball) * 1000, 3)),
+               str(printNumber(ballError(ball) * 100, 0)),
                str(printNumber(std::abs(off) / (1 + off) * 100, 0)), off > 0 ? tr("light") : tr("heavy")));
 }
 

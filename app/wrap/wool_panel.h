@@ -2,13 +2,16 @@
 #pragma once
 
 #include "shell/session.h"
+#include "wrap/ball_page.h"
 
+#include <QPointer>
 #include <QWidget>
 
 class QComboBox;
 class QGridLayout;
 class QLabel;
 class QLineEdit;
+class QPushButton;
 
 namespace columna {
 
@@ -17,8 +20,10 @@ class WoolPanel : public QWidget {
 public:
   explicit WoolPanel(Session& session, QWidget* parent = nullptr);
   void refresh();
-  [[nodiscard]] QLineEdit* ballDiameter() const { return diameter_; }
-  [[nodiscard]] QLineEdit* ballGrams() const { return grams_; }
+  [[nodiscard]] QPushButton* ballKey() const { return ball_; }
+  [[nodiscard]] QPushButton* dropKey() const { return drop_; }
+  /// The test ball's page once it was opened; nothing when it is closed.
+  [[nodiscard]] BallPage* ballPage() const { return page_; }
   [[nodiscard]] QLineEdit* weighField(bool coat) const { return stocks_[coat ? 1 : 0].linear; }
   [[nodiscard]] QLabel* ballWords() const { return ballWords_; }
 
@@ -29,14 +34,14 @@ private:
     QComboBox* tone = nullptr;
   };
   [[nodiscard]] Stock stockRow(QGridLayout* grid, int row, const QString& name, bool coat);
-  void takeBall();
+  void openBall();
   Session& session_;
   std::array<Stock, 2> stocks_;
   QComboBox* grip_;
   QLineEdit* staple_;
-  QLineEdit* diameter_;
-  QLineEdit* grams_;
-  QComboBox* firm_;
+  QPushButton* ball_;
+  QPushButton* drop_;
+  QPointer<BallPage> page_;
   QLabel* ballWords_;
   QLabel* trouble_;
 };

@@ -16,8 +16,6 @@
 namespace columna {
 namespace {
 
-QString str(const std::string& s) { return QString::fromStdString(s); }
-
 /// The working is in mm and g; its title repeats the figure as it is shown.
 Working titled(Working working, const std::string& figure) {
   working.title = "why " + figure;
@@ -344,12 +342,17 @@ QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const 
     html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td>"
                            "<td align='right'>%4</td><td align='right'>%5</td></tr>")
                 .arg(say(g.along), finished ? say(g.wound) : say(girthAtMoment(g, moment)),
-                     g.allCoat ? tr("all coat") : say(g.felted), callipers, say(g.finished));
+                     g.allCoat ? tr("all coat")
+                     : g.loose ? tr("(%1)").arg(say(g.felted))
+                               : say(g.felted),
+                     callipers, say(g.finished));
   }
   QString after;
   if (w.looseEnd > 0)
-    after =
-        tr("Leave the last %1 at the root loose for joining. ").arg(str(printLength(w.looseEnd, units, 0)));
+    after = tr("Leave the last %1 at the root loose for joining: its %2 are weighed, but firmed only then. ")
+                .arg(str(printLength(w.looseEnd, units, 0)), str(printMass(w.loose, units)));
+  if (std::any_of(w.girths.begin(), w.girths.end(), [](const Girth& g) { return g.loose && !g.allCoat; }))
+    after += tr("In brackets: to read once it is joined. ");
   if (w.winding.strips > 0)
     after += tr("Begin %1; wind %2; end %3. About %4 turns, each over half of the last.")
                  .arg(str(w.winding.start), str(w.winding.way), str(w.winding.finish))

@@ -1,6 +1,7 @@
 #include "wrap/wrap_rack.h"
 
 #include "measure/quantity.h"
+#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
@@ -18,8 +19,6 @@ namespace {
 
 constexpr double kScale = 0.2; ///< pixels per mm of a strip
 constexpr int kMostDrawn = 4;  ///< more strips are counted instead
-
-QString str(const std::string& s) { return QString::fromStdString(s); }
 
 /// A strip with torn, feathered ends.
 QPainterPath strip(const QRectF& r) {
@@ -53,7 +52,12 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
   connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
   connect(&session_, &Session::momentChanged, this, [this] {
     revealNow();
-    update();
+    // Only heaps that something was taken from, or put back to.
+    const double now = session_.built();
+    const auto [from, to] = std::minmax(now, shown_);
+    for (const Heap& heap : heaps_)
+      if (heap.to >= from - 1e-6 && heap.from <= to + 1e-6) update(heap.area.toAlignedRect());
+    shown_ = now;
   });
   gather();
   lay();
@@ -61,6 +65,7 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
 
 void WrapRack::gather() {
   heaps_.clear();
+  shown_ = session_.built();
   const Plan& plan = session_.plan();
   for (const BuildStep& step : session_.steps()) {
     const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(step.limb)];

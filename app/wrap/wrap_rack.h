@@ -48,6 +48,7 @@ private:
   Session& session_;
   std::vector<Heap> heaps_;
   int now_ = -1;
+  double shown_ = 1; ///< moment the heaps were drawn at, g on
 };
 
 } // namespace columna

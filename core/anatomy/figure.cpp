@@ -350,6 +350,20 @@ Figure inModules(const Pattern& pattern) { return build(pattern); }
 
 Figure figureAtScale(const Pattern& pattern, double scale) { return scaledTo(inModules(pattern), scale); }
 
+Station stationAt(const FigureBone& bone, double at) {
+  std::vector<double> t;
+  std::vector<double> across;
+  std::vector<double> deep;
+  std::vector<double> lift;
+  for (const Station& s : bone.stations) {
+    t.push_back(s.at);
+    across.push_back(s.across);
+    deep.push_back(s.deep);
+    lift.push_back(s.lift);
+  }
+  return {at, pchip(t, across, at), pchip(t, deep, at), pchip(t, lift, at)};
+}
+
 std::optional<int> Figure::limb(std::string_view id) const {
   for (size_t i = 0; i < limbs.size(); ++i)
     if (limbs[i].id == id) return static_cast<int>(i);

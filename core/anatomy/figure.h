@@ -25,6 +25,9 @@ struct FigureBone {
   std::vector<Station> stations; ///< across, deep, lift in mm
 };
 
+/// A bone's section at 0..1 of it, between its stations, mm.
+[[nodiscard]] Station stationAt(const FigureBone& bone, double at);
+
 struct FigureLimb {
   std::string id;     ///< "left-foreleg"
   std::string name;   ///< "Left foreleg"

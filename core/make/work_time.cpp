@@ -51,8 +51,9 @@ WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<
                           : w.firmness == Firmness::Medium ? pace.coreMedium
                                                            : pace.coreFirm;
     // What is coat wool right through is wound and felted like a core, and has no layer laid on.
-    const double core = (w.coreVolume + (w.allCoat ? w.coatVolume : 0)) / 1000 * perCm3 +
-                        (w.coreVolume > 0 || w.allCoat ? pace.coreLimb : 0);
+    // The end left loose is felted in joining, whose minutes are counted by the limb.
+    const double felted = std::max(0.0, w.coreVolume + (w.allCoat ? w.coatVolume : 0) - w.looseVolume);
+    const double core = felted / 1000 * perCm3 + (w.coreVolume > 0 || w.allCoat ? pace.coreLimb : 0);
     const double coat = wool.coatThickness > 0 && !w.allCoat ? w.area / 100 * pace.coatArea : 0;
     double details = figure.limbs[l].digits * pace.digit;
     if (figure.limbs[l].kind == LimbKind::Head) details += pace.head;

@@ -11,6 +11,7 @@ using Json = nlohmann::json;
 
 constexpr size_t kMostMarkings = 100;
 constexpr size_t kMostCorners = 2000;
+constexpr size_t kMostReadings = 12;
 constexpr size_t kMostRecords = 100000;
 
 struct Bad {
@@ -37,6 +38,14 @@ public:
         const auto firm = firmness(text(b["firmness"], "wool.test_ball.firmness"));
         if (!firm) fail("wool.test_ball.firmness", "is not known", "use soft, medium or firm");
         ball.firmness = *firm;
+      }
+      if (b.contains("measured_mm")) {
+        list(b["measured_mm"], "wool.test_ball.measured_mm", kMostReadings);
+        for (const Json& each : b["measured_mm"]) {
+          if (!each.is_number() || !(each.get<double>() >= 5 && each.get<double>() <= 200))
+            fail("wool.test_ball.measured_mm", "has a reading that is no diameter", "give 5 to 200");
+          ball.measured.push_back(each.get<double>());
+        }
       }
       wool.ball = ball;
     }
@@ -172,10 +181,12 @@ void woolToJson(const WoolWish& wool, Json& out) {
   Json& w = out["wool"];
   if (!w.is_object()) w = Json::object();
   for (const char* key : {"test_ball", "fur_shown_mm", "markings", "records"}) w.erase(key);
-  if (wool.ball)
+  if (wool.ball) {
     w["test_ball"] = {{"diameter_mm", wool.ball->diameter},
                       {"g", wool.ball->grams},
                       {"firmness", word(wool.ball->firmness)}};
+    if (!wool.ball->measured.empty()) w["test_ball"]["measured_mm"] = wool.ball->measured;
+  }
   w["core"] = stockJson(wool.core);
   w["coat"] = stockJson(wool.coat);
   w["grip"] = word(wool.grip);

@@ -33,6 +33,8 @@ Json woolJson(const Plan& plan) {
                      {"wound_g", w.wound},
                      {"pads", std::move(pads)},
                      {"skin_g", w.skin},
+                     {"loose_end_mm", w.looseEnd},
+                     {"loose_end_g", w.loose},
                      {"coat_g", w.coat},
                      {"flat_g", w.flats},
                      {"fur_g", w.fur},

@@ -100,7 +100,8 @@ std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper pap
                            printLength(w.winding.startLength, units, 0),
                            printLength(w.winding.rolledLength, units, 0), printLength(limb.length, units, 0));
     if (w.looseEnd > 0)
-      words += fmt::format(" Leave {} at the root loose.", printLength(w.looseEnd, units, 0));
+      words += fmt::format(" Leave {} at the root loose, {} of its wool: firm it when the limb is joined.",
+                           printLength(w.looseEnd, units, 0), printMass(w.loose, units));
     if (!w.needles.stages.empty())
       words +=
           fmt::format(" Needle no deeper than {}.", printLength(w.needles.stages.front().depth, units, 0));

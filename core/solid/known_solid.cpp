@@ -91,6 +91,7 @@ KnownSolid makeSolid(const Figure& figure, const SolidWish& wish) {
   out.coat = wish.coat;
   out.solid = bodySolid(figure, wish);
   out.tubes = tubeShares(figure, wish.coat);
+  out.tapes = tapeShares(figure, wish.coat, wish.threads);
   out.area.assign(figure.bones.size(), 0);
   MeshWish rough;
   rough.cell = 1.5 * wish.cell;

@@ -2,6 +2,7 @@
 // is made a good guess at a figure that was changed a little.
 #pragma once
 
+#include "solid/slice.h"
 #include "solid/solid.h"
 
 #include <cstdint>
@@ -31,6 +32,7 @@ struct KnownSolid {
   std::vector<SurfacePatch> surface;
   std::vector<double> area; ///< mm2 of surface of each bone
   std::vector<TubeShare> tubes;
+  std::vector<std::array<TapeShare, 2>> tapes; ///< of each bone
 };
 
 /// The same number for figures whose wool is the same in every place.

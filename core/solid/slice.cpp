@@ -1,11 +1,12 @@
 #include "solid/slice.h"
 
 #include "anatomy/hull.h"
+#include "solid/share_work.h"
+
+#include <Eigen/Geometry>
 
 #include <algorithm>
-#include <array>
 #include <cmath>
-#include <map>
 #include <numbers>
 
 namespace columna {
@@ -29,84 +30,82 @@ void measure(Slice& slice) {
   slice.deep = high - low;
 }
 
-bool around(const std::vector<Vec2>& loop, const Vec2& p) {
-  bool in = false;
-  for (size_t i = 0, j = loop.size() - 1; i < loop.size(); j = i++)
-    if ((loop[i].y() > p.y()) != (loop[j].y() > p.y()) &&
-        p.x() <
-            (loop[j].x() - loop[i].x()) * (p.y() - loop[i].y()) / (loop[j].y() - loop[i].y()) + loop[i].x())
-      in = !in;
-  return in;
+constexpr int kRays = 72;
+constexpr double kAlong = 1.15; ///< times the oval's perimeter
+
+/// How far along a ray the field reaches -depth; `about` is the first guess.
+double reachAlong(const WoolField& field, const std::vector<int>& parts, const Vec3& from, const Vec3& way,
+                  double about, double depth) {
+  double inside = 0;
+  double outside = 4 * about;
+  double last = 0;
+  double lastValue = 0;
+  double r = about;
+  for (int k = 0; k < 40; ++k) {
+    const double value = field.sample(from + r * way, parts, 1e9).distance + depth;
+    if (std::abs(value) < 1e-4 * about) return r;
+    (value < 0 ? inside : outside) = r;
+    // The field is a distance: at first it tells how far to go, later its change along the ray does.
+    const double slope = k > 0 && r != last ? (value - lastValue) / (r - last) : 1;
+    double next = slope > 0.05 ? r - value / slope : (inside + outside) / 2;
+    if (!(next > inside && next < outside)) next = (inside + outside) / 2;
+    last = r;
+    lastValue = value;
+    r = next;
+    if (outside - inside < 1e-4 * about) break;
+  }
+  return r;
+}
+
+/// A polygon's perimeter is short of its curve's.
+double ofCurve(double perimeter, int corners) {
+  const double half = std::numbers::pi / corners;
+  return perimeter / (std::sin(half) / half);
+}
+
+double share(double value, double of) { return value > 0 && of > 0 ? value / of : 1; }
+
+TapeShare tapeAt(const WoolField& own, const FigureBone& bone, double at, double coat) {
+  TapeShare out;
+  const Station s = stationAt(bone, at);
+  const Vec3 along = (bone.end - bone.begin).normalized();
+  const Vec3 middle = bone.begin + at * (bone.end - bone.begin) + s.lift * bone.deepAxis;
+  const Vec3 u = bone.deepAxis.cross(along).normalized();
+  const Vec3 v = along.cross(u);
+  const double a = s.across / 2;
+  const double b = s.deep / 2;
+  const double about = std::max(a, b);
+  const Slice body = sliceOf(own, middle, u, v, about);
+  // At a sharp bend the cut runs along the next stretch of the limb, where a tape, pulled tight, does not.
+  if (body.tape > kAlong * ellipsePerimeter(a, b)) return out;
+  out.finished = share(body.tape, ellipsePerimeter(a, b));
+  out.across = share(body.across, s.across);
+  out.deep = share(body.deep, s.deep);
+  const Slice oval = offsetEllipse(a, b, coat);
+  if (oval.tape <= 0 || body.tape <= 0) return out;
+  const Slice core = sliceOf(own, middle, u, v, about, coat);
+  out.felted = share(core.tape, oval.tape);
+  out.coreAcross = share(core.across, oval.across);
+  out.coreDeep = share(core.deep, oval.deep);
+  return out;
 }
 
 } // namespace
 
-Slice sliceOf(const WoolField& field, const Vec3& middle, const Vec3& u, const Vec3& v, double reach,
-              double cell, double depth) {
+Slice sliceOf(const WoolField& field, const Vec3& middle, const Vec3& u, const Vec3& v, double about,
+              double depth) {
   Slice out;
   std::vector<int> parts;
-  field.near(middle, reach * std::numbers::sqrt2, field.all(), parts);
-  const int n = std::max(2, static_cast<int>(std::ceil(reach / cell)));
-  const int side = 2 * n + 1;
-  std::vector<double> d(static_cast<size_t>(side) * static_cast<size_t>(side));
-  const auto at = [&](int i, int j) -> double& {
-    return d[static_cast<size_t>(i) * static_cast<size_t>(side) + static_cast<size_t>(j)];
-  };
-  for (int i = 0; i < side; ++i)
-    for (int j = 0; j < side; ++j) {
-      at(i, j) = field.sample(middle + (i - n) * cell * u + (j - n) * cell * v, parts, 1e9).distance + depth;
-      // A contour that runs out of the window is closed along its edge.
-      if (i == 0 || j == 0 || i == side - 1 || j == side - 1) at(i, j) = std::max(at(i, j), 1e-6);
-    }
-  // Cut edges by name; each leads on to the next, the inside on the left.
-  using Edge = std::array<int, 3>;
-  std::map<Edge, Edge> next;
-  std::map<Edge, Vec2> places;
-  const auto cut = [&](int i0, int j0, int i1, int j1) {
-    Edge e{std::min(i0, i1), std::min(j0, j1), i0 == i1 ? 1 : 0};
-    const double a = at(i0, j0);
-    const double t = a / (a - at(i1, j1));
-    places[e] = Vec2((i0 - n) + t * (i1 - i0), (j0 - n) + t * (j1 - j0)) * cell;
-    return e;
-  };
-  for (int i = 0; i + 1 < side; ++i)
-    for (int j = 0; j + 1 < side; ++j) {
-      const std::array<std::array<int, 2>, 4> c{{{i, j}, {i + 1, j}, {i + 1, j + 1}, {i, j + 1}}};
-      for (size_t k = 0; k < 4; ++k) {
-        const auto in = [&](size_t m) { return at(c[m % 4][0], c[m % 4][1]) < 0; };
-        if (in(k) || !in(k + 1)) continue;
-        size_t last = k + 1;
-        while (in(last + 1)) ++last;
-        const auto enter = cut(c[k][0], c[k][1], c[(k + 1) % 4][0], c[(k + 1) % 4][1]);
-        const auto leave = cut(c[last % 4][0], c[last % 4][1], c[(last + 1) % 4][0], c[(last + 1) % 4][1]);
-        next[leave] = enter;
-      }
-    }
-  double best = -1;
-  while (!next.empty()) {
-    std::vector<Vec2> loop;
-    const Edge first = next.begin()->first;
-    for (auto it = next.find(first); it != next.end();) {
-      loop.push_back(places.at(it->first));
-      const Edge to = it->second;
-      next.erase(it);
-      it = next.find(to);
-    }
-    if (loop.size() < 3) continue;
-    double area = 0;
-    for (size_t k = 0; k < loop.size(); ++k) {
-      const Vec2& a = loop[k];
-      const Vec2& b = loop[(k + 1) % loop.size()];
-      area += (a.x() * b.y() - b.x() * a.y()) / 2;
-    }
-    // The contour round the middle, else the largest.
-    const double worth = std::abs(area) + (around(loop, Vec2(0, 0)) ? 1e12 : 0);
-    if (worth <= best) continue;
-    best = worth;
-    if (area < 0) std::reverse(loop.begin(), loop.end());
-    out.outline = std::move(loop);
+  field.near(middle, 4 * about, field.all(), parts);
+  if (parts.empty() || field.sample(middle, parts, 1e9).distance + depth >= 0) return out;
+  out.outline.reserve(kRays);
+  for (int k = 0; k < kRays; ++k) {
+    const double angle = 2 * std::numbers::pi * k / kRays; // the axes are among them
+    const Vec2 way(std::cos(angle), std::sin(angle));
+    out.outline.push_back(reachAlong(field, parts, middle, way.x() * u + way.y() * v, about, depth) * way);
   }
   measure(out);
+  out.tape = ofCurve(out.tape, kRays);
   return out;
 }
 
@@ -125,8 +124,36 @@ Slice offsetEllipse(double a, double b, double depth) {
     out.outline.push_back(p);
   }
   measure(out);
-  // A polygon's perimeter is short of its curve's.
-  out.tape /= std::sin(std::numbers::pi / steps) / (std::numbers::pi / steps);
+  out.tape = ofCurve(out.tape, steps);
+  return out;
+}
+
+std::vector<std::array<TapeShare, 2>> tapeShares(const Figure& figure, double coat, int threads) {
+  using Two = std::array<TapeShare, 2>;
+  const auto twinFirst = [&](size_t b) {
+    const int twin = figure.bones[b].twin;
+    return figure.symmetric && twin >= 0 && twin < static_cast<int>(b);
+  };
+  // One limb's wool is asked once for all its bones.
+  std::vector<std::vector<Two>> limbs =
+      shareOut<std::vector<Two>>(static_cast<int>(figure.limbs.size()), threads, [&](int l) {
+        const FigureLimb& limb = figure.limbs[static_cast<size_t>(l)];
+        std::vector<Two> out(limb.bones.size());
+        const WoolField own(figure, 0, l);
+        for (size_t k = 0; k < limb.bones.size(); ++k) {
+          const auto b = static_cast<size_t>(limb.bones[k]);
+          const FigureBone& bone = figure.bones[b];
+          if (twinFirst(b) || bone.length <= 0) continue;
+          for (size_t i = 0; i < kTapeAt.size(); ++i) out[k][i] = tapeAt(own, bone, kTapeAt[i], coat);
+        }
+        return out;
+      });
+  std::vector<Two> out(figure.bones.size());
+  for (size_t l = 0; l < limbs.size(); ++l)
+    for (size_t k = 0; k < limbs[l].size(); ++k)
+      out[static_cast<size_t>(figure.limbs[l].bones[k])] = limbs[l][k];
+  for (size_t b = 0; b < out.size(); ++b)
+    if (twinFirst(b)) out[b] = out[static_cast<size_t>(figure.bones[b].twin)];
   return out;
 }
 

@@ -210,7 +210,17 @@ double girthAtMoment(const Girth& girth, const LimbMoment& moment) {
   const double coat = girth.felted > 0 ? (girth.across - girth.coreAcross) / 2 : 0;
   const Section s = sectionAt(ring, Vec2(0, 0), girth.round / 2, girth.wire / std::numbers::pi, coat,
                               girth.allCoat, moment);
-  return ellipsePerimeter(s.ru, s.rv);
+  // As it fills out to its section a tape reads what that section's cut gives, not its oval.
+  const auto over = [](double tape, double a, double b) {
+    const double oval = a > 0 && b > 0 ? ellipsePerimeter(a, b) : 0;
+    return tape > 0 && oval > 0 ? tape / oval : 1;
+  };
+  const double finished = over(girth.finished, ring.ru, ring.rv);
+  const double filled = girth.allCoat ? moment.wound : std::min(1.0, 0.9 * moment.padded + 0.1 * moment.skin);
+  const double tape = girth.allCoat
+                          ? finished
+                          : lerp(over(girth.felted, ring.ru - coat, ring.rv - coat), finished, moment.coat);
+  return ellipsePerimeter(s.ru, s.rv) * (1 + filled * (tape - 1));
 }
 
 Figure figureAtMoment(const Figure& figure, const WoolPlan& wool, const std::vector<LimbMoment>& moment,

@@ -1,5 +1,6 @@
 #include "wool/felt.h"
 
+#include <algorithm>
 #include <cmath>
 #include <numbers>
 
@@ -35,7 +36,15 @@ double ballDensity(const TestBall& ball) {
 
 double handFactor(const TestBall& ball) { return ballDensity(ball) / feltDensity(ball.firmness); }
 
-double ballError(const TestBall& ball) { return 3 * 1.0 / ball.diameter + 0.05 / ball.grams; }
+double ballSpread(const TestBall& ball) {
+  if (ball.measured.empty()) return 0;
+  const auto [least, most] = std::minmax_element(ball.measured.begin(), ball.measured.end());
+  return *most - *least;
+}
+
+double ballError(const TestBall& ball) {
+  return 3 * std::max(1.0, ballSpread(ball) / 2) / ball.diameter + 0.05 / ball.grams;
+}
 
 double feltStiffness(double density) {
   constexpr double fibre = 1.31e-3; // g/mm3

@@ -26,7 +26,10 @@ struct DensityRange {
 [[nodiscard]] double ballDensity(const TestBall& ball);
 /// That density over the usual one of its firmness: what one's own hand does differently.
 [[nodiscard]] double handFactor(const TestBall& ball);
-/// How far off it can be, as a share: three times that of the diameter read to 1 mm, and the scale's 0.05 g.
+/// How far off it can be, as a share: three times that of the diameter, read to 1 mm or to half of what the
+/// readings differ by where that is more, and the scale's 0.05 g.
+/// mm between the largest and the smallest reading; 0 with one or none.
+[[nodiscard]] double ballSpread(const TestBall& ball);
 [[nodiscard]] double ballError(const TestBall& ball);
 
 /// Felted diameter over wound diameter: 0.75 for balls (heads and bodies), 0.65 for limbs on a wire of fixed

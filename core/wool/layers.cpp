@@ -11,20 +11,11 @@
 namespace columna {
 
 Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
-  std::vector<double> t;
-  std::vector<double> across;
-  std::vector<double> deep;
-  std::vector<double> lift;
-  for (const Station& s : bone.stations) {
-    t.push_back(s.at);
-    across.push_back(s.across);
-    deep.push_back(s.deep);
-    lift.push_back(s.lift);
-  }
+  const Station section = stationAt(bone, at);
   Girth g;
   g.at = at;
-  g.across = pchip(t, across, at);
-  g.deep = pchip(t, deep, at);
+  g.across = section.across;
+  g.deep = section.deep;
   g.allCoat = in.allCoat;
   const double a = g.across / 2;
   const double b = g.deep / 2;
@@ -38,7 +29,7 @@ Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
   if (!bone.wire) return g;
   g.wire = std::numbers::pi * in.bundle;
   const double under = in.allCoat ? 0 : in.coat;
-  const double free = -distanceToEllipse(0, -pchip(t, lift, at), a, b).distance - under;
+  const double free = -distanceToEllipse(0, -section.lift, a, b).distance - under;
   g.round = std::max(0.0, 2 * free);
   if (g.round <= in.bundle) {
     g.round = 0; // the wire lies at the edge of the section or outside: nothing can be wound on it
@@ -48,6 +39,15 @@ Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
                                 : woundLimbDiameter(g.round, in.bundle, in.wrapped, in.density);
   g.wound = std::numbers::pi * std::max(before, g.round);
   return g;
+}
+
+void asTaped(Girth& girth, const TapeShare& tape) {
+  girth.finished *= tape.finished;
+  girth.felted *= tape.felted;
+  girth.across *= tape.across;
+  girth.deep *= tape.deep;
+  girth.coreAcross *= tape.coreAcross;
+  girth.coreDeep *= tape.coreDeep;
 }
 
 double gripThickness(WireGrip grip) {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "anatomy/figure.h"
+#include "solid/slice.h"
 #include "wool/wool_wish.h"
 
 #include <vector>
@@ -22,6 +23,7 @@ struct Girth {
   double felted = 0;                   ///< core, felted; 0 where the part is all coat
   double finished = 0;                 ///< coat on
   bool allCoat = false;                ///< wound in coat wool right through
+  bool loose = false;                  ///< in the end that is left unfelted until the limb is joined
 };
 
 /// What a station's layers follow from.
@@ -36,6 +38,9 @@ struct LayerInput {
 
 /// The layers at 0..1 of a bone.
 [[nodiscard]] Girth layersAt(const FigureBone& bone, double at, const LayerInput& in);
+
+/// The same as a tape and callipers read it where the cut is no clean oval.
+void asTaped(Girth& girth, const TapeShare& tape);
 
 /// What a grip on the wire adds all round, mm: a pipe cleaner's pile crushed under wool 1.5, a spiral of
 /// crepe paper 0.15, a rub of wax 0.05 [E].

@@ -105,7 +105,6 @@ private:
     w.firmness = in.firmness;
     w.density = densityOf(in, out_.handFactor);
     w.ownDensity = in.density.has_value() || in_.wish.ball.has_value();
-    if (part.kind != LimbKind::Trunk) w.looseEnd = std::min(rules_.looseEnd, part.length / 4);
     std::vector<bool> skip(figure_.bones.size(), true);
     bool anyCore = false;
     bool shines = false;
@@ -151,6 +150,7 @@ private:
     if (in_.coat > 0 && !w.allCoat)
       w.hides = in_.coat * rules_.coatDensity / hidingMass(in_.wish.core.tone, in_.wish.coat.tone, rules_);
     range(w, in);
+    looseEnd(w, part, in, bundle);
     girths(w, part, in, bundle);
     offCentre(w, part, bundle);
     wind(w, part, bundle);
@@ -180,6 +180,50 @@ private:
     w.coreHigh = w.coreVolume * range.high * (1 + out_.volumeError);
   }
 
+  /// The end at the root that is left loose for joining. It begins where the limb's own wool comes out of
+  /// what it grows from: what its tube holds more than its share is buried there.
+  void looseEnd(LimbWool& w, const FigureLimb& part, const LimbWoolInput& in, double bundle) const {
+    if (part.kind == LimbKind::Trunk || part.kind == LimbKind::Digits) return;
+    w.looseEnd = std::min(rules_.looseEnd, part.length / 4);
+    double left = w.looseEnd;
+    double along = 0;
+    for (const int b : part.bones) {
+      const auto i = static_cast<size_t>(b);
+      const FigureBone& bone = figure_.bones[i];
+      const BoneShare& share = solid_.solid.bones[i];
+      if (!bone.wire || bone.length <= 0) continue;
+      if (left <= 0) break;
+      const double own = std::min(share.core + share.coat, solid_.tubes[i].body);
+      const double buried =
+          left < w.looseEnd || solid_.tubes[i].body <= 0 ? 0 : 1 - own / solid_.tubes[i].body;
+      const bool all = boneAllCoat(bone, in, in_.coat, in_.wish, rules_);
+      const Cleared c = cleared(bone, share, all, bundle);
+      const double wool = c.wound + c.pads + c.skin + (all ? c.coat : 0);
+      constexpr int steps = 40;
+      double whole = 0;
+      for (int k = 0; k < steps; ++k) whole += sectionArea(bone, (k + 0.5) / steps);
+      double sum = 0;
+      for (int k = 0; k < steps && left > 0; ++k) {
+        const double area = sectionArea(bone, (k + 0.5) / steps);
+        sum += area;
+        const double out = std::clamp((sum - buried * whole) / area, 0.0, 1.0); // of this step
+        if (out <= 0) continue;
+        const double step = bone.length / steps;
+        if (left == w.looseEnd) w.looseFrom = along + (k + 1 - out) * step;
+        const double taken = std::min(left, out * step);
+        w.looseVolume += wool * area * taken / step / (whole * (1 - buried));
+        left -= taken;
+      }
+      along += bone.length;
+    }
+    w.loose = w.looseVolume * w.density;
+  }
+
+  static double sectionArea(const FigureBone& bone, double at) {
+    const Station s = stationAt(bone, at);
+    return s.across * s.deep;
+  }
+
   void girths(LimbWool& w, const FigureLimb& part, const LimbWoolInput& in, double bundle) const {
     double along = 0;
     int last = -1;
@@ -190,10 +234,12 @@ private:
       LayerInput layers{in_.coat,  bundle,          rules_.wrapped,
                         w.density, ball(part.kind), boneAllCoat(bone, in, in_.coat, in_.wish, rules_)};
       // Two girths a bone: its beginning third and its end third, where a tape can go round.
-      for (const double at : {0.25, 0.75}) {
-        Girth g = layersAt(bone, at, layers);
+      for (size_t k = 0; k < kTapeAt.size(); ++k) {
+        Girth g = layersAt(bone, kTapeAt[k], layers);
+        if (!solid_.tapes.empty()) asTaped(g, solid_.tapes[static_cast<size_t>(b)][k]);
         g.bone = b;
-        g.along = along + at * bone.length;
+        g.along = along + g.at * bone.length;
+        g.loose = w.looseEnd > 0 && g.along < w.looseFrom + w.looseEnd;
         w.girths.push_back(g);
       }
       along += bone.length;

@@ -37,6 +37,9 @@ struct LimbWool {
   double offCentreAlong = 0; ///< mm from the root: where it lies farthest out
   double offCentreBy = 0;    ///< mm it lies out of the middle there
   double looseEnd = 0;       ///< mm at the root left unfelted for joining
+  double looseFrom = 0;      ///< mm along the limb where its own wool comes out of what it grows from
+  double looseVolume = 0;    ///< mm3 of its wool in that end, as felted in the end
+  double loose = 0;          ///< g of it: on the wire, but firmed only when the limb is joined
 
   std::vector<Girth> girths; ///< by `along`
   double girthMax = 0;       ///< the largest finished girth, mm

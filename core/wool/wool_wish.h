@@ -22,9 +22,10 @@ enum class CoatWay { Advised, CoreAndCoat, AllCoat };
 
 /// A ball felted and weighed by the maker.
 struct TestBall {
-  double diameter = 0; ///< mm, the mean of three
+  double diameter = 0; ///< mm, the mean of those measured
   double grams = 0;
   Firmness firmness = Firmness::Medium;
+  std::vector<double> measured; ///< mm, as they were read, three ways across; may be empty
   [[nodiscard]] bool operator==(const TestBall&) const = default;
 };
 

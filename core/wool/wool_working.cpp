@@ -63,9 +63,12 @@ Working girthWorking(const Girth& girth) {
   w.title = fmt::format("why {}", printNumber(girth.finished, 0));
   w.lines.push_back({"across", {}, mm(girth.across, 1)});
   w.lines.push_back({"deep", {}, mm(girth.deep, 1)});
-  w.lines.push_back({"tape round that oval", {}, mm(girth.finished)});
-  w.source =
-      "Diameters from the pattern at this size, coat on; the perimeter of an ellipse by Ramanujan's formula.";
+  const double oval = ellipsePerimeter(girth.across / 2, girth.deep / 2);
+  w.lines.push_back({"tape round that oval", {}, mm(oval)});
+  if (std::abs(girth.finished - oval) >= 0.5)
+    w.lines.push_back({"the limb cut square there is no clean oval", {}, mm(girth.finished)});
+  w.source = "Diameters as callipers read them at this size, coat on; the perimeter of an ellipse by "
+             "Ramanujan's formula, the cut by the figure's own surface and a tape that spans its hollows.";
   return w;
 }
 

@@ -2,6 +2,7 @@
 #include "window.h"
 
 #include "turn/turntable.h"
+#include "wrap/ball_page.h"
 #include "wrap/build_band.h"
 #include "wrap/coat_panel.h"
 #include "wrap/stop_panel.h"
@@ -88,15 +89,50 @@ TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
   const double before = plan().totals.core;
   window.wrapDesk()->tabs()->tab(1)->click();
   WoolPanel* wool = window.wrapDesk()->wool();
-  type(wool->ballDiameter(), "30 mm");
-  type(wool->ballGrams(), "3 g");
+  QTest::mouseClick(wool->ballKey(), Qt::LeftButton);
+  ASSERT_TRUE(wool->ballPage());
+  // Without Return, which would take the ball as soon as it is whole.
+  const auto enter = [](QLineEdit* field, const char* text) {
+    field->setFocus();
+    field->selectAll();
+    QTest::keyClicks(field, QString::fromUtf8(text));
+  };
+  BallPage* page = wool->ballPage();
+  enter(page->across(0), "30 mm");
+  EXPECT_FALSE(page->useKey()->isEnabled()) << "two readings and the weight are wanting";
+  enter(page->across(1), "29,5");
+  enter(page->across(2), "30.5");
+  enter(page->grams(), "3 g");
+  EXPECT_TRUE(page->answer()->text().contains(QStringLiteral("41 % denser")))
+      << page->answer()->text().toStdString();
+  // A ball that is no felt, or no ball, is not taken, and the page says why.
+  for (const char* bad : {"300 g", "heavy", "-1"}) {
+    enter(page->grams(), bad);
+    EXPECT_FALSE(page->useKey()->isEnabled()) << bad;
+  }
+  enter(page->grams(), "3 g");
+  enter(page->across(1), "2 mm");
+  EXPECT_FALSE(page->ball());
+  enter(page->across(1), "29.5");
+  page->useKey()->setFocus();
+  QTest::keyClick(page->useKey(), Qt::Key_Space);
+  QTRY_VERIFY(!wool->ballPage());
   ASSERT_TRUE(session.project().wool.ball);
+  EXPECT_NEAR(session.project().wool.ball->diameter, 30, 1e-9);
+  EXPECT_EQ(session.project().wool.ball->measured.size(), 3U);
   EXPECT_NEAR(plan().totals.core / before, handFactor(*session.project().wool.ball), 0.03);
   EXPECT_TRUE(wool->ballWords()->text().contains(QStringLiteral("29 % too light")))
       << wool->ballWords()->text().toStdString();
-  // A ball that is no felt changes nothing and says why.
-  type(wool->ballGrams(), "300 g");
-  EXPECT_EQ(session.project().wool.ball->grams, 3);
+  // Opened again it shows what was read; the stand-ins read another ball.
+  QTest::mouseClick(wool->ballKey(), Qt::LeftButton);
+  page = wool->ballPage();
+  EXPECT_EQ(page->across(1)->text(), QStringLiteral("29.5 mm"));
+  for (int k = 0; k < 3; ++k) QTest::mouseClick(page->calliperKey(), Qt::LeftButton);
+  QTest::mouseClick(page->scaleKey(), Qt::LeftButton);
+  ASSERT_TRUE(page->ball());
+  EXPECT_NEAR(page->ball()->diameter, 34.9, 0.1);
+  page->reject();
+  EXPECT_EQ(session.project().wool.ball->grams, 3) << "left as it was";
   type(wool->weighField(false), "20 g");
   EXPECT_NEAR(session.project().wool.core.linear.value_or(0), 0.02, 1e-12);
   session.undo();

@@ -3,9 +3,9 @@
 #include "solid/field.h"
 #include "solid/known_solid.h"
 #include "solid/round.h"
-#include "solid/slice.h"
 #include "solid/solid.h"
 #include "support.h"
+#include "wool/straight.h"
 
 #include <cmath>
 #include <random>
@@ -14,53 +14,6 @@ using namespace columna;
 using namespace columna::test;
 
 namespace {
-
-/// A straight part along x of `bones` bones with elliptic sections from (u0, v0) to (u1, v1) half axes, and
-/// rounded ends of a depth; 0 for flat ends.
-struct Straight {
-  double length = 80, u0 = 10, v0 = 10, u1 = 10, v1 = 10, ends = 10;
-  int bones = 1;
-  Vec3 from{0, 0, 0};
-};
-
-void add(Figure& f, const Straight& s) {
-  const int first = static_cast<int>(f.bones.size());
-  std::vector<SweepBone> chain;
-  f.limbs.push_back({});
-  f.limbs.back().id = "limb" + std::to_string(f.limbs.size());
-  for (int i = 0; i < s.bones; ++i) {
-    const auto at = [&](double a, double b, int k) { return a + (b - a) * k / s.bones; };
-    SweepBone b;
-    b.bone = first + i;
-    b.begin = s.from + Vec3(at(0, s.length, i), 0, 0);
-    b.end = s.from + Vec3(at(0, s.length, i + 1), 0, 0);
-    b.up = {0, 0, 1};
-    b.at = {0, 1};
-    b.across = {2 * at(s.u0, s.u1, i), 2 * at(s.u0, s.u1, i + 1)};
-    b.deep = {2 * at(s.v0, s.v1, i), 2 * at(s.v0, s.v1, i + 1)};
-    b.lift = {0, 0};
-    b.flatBegin = b.flatEnd = s.ends <= 0;
-    FigureBone bone;
-    bone.begin = b.begin;
-    bone.end = b.end;
-    bone.length = s.length / s.bones;
-    bone.limb = static_cast<int>(f.limbs.size()) - 1;
-    bone.parent = i > 0 ? first + i - 1 : -1;
-    f.bones.push_back(bone);
-    f.limbs.back().bones.push_back(first + i);
-    chain.push_back(b);
-  }
-  Tube tube = sweep(chain);
-  if (s.ends > 0) tube.capBegin = tube.capEnd = s.ends;
-  f.tubes.push_back(tube);
-}
-
-Figure figureOf(const std::vector<Straight>& parts) {
-  Figure f;
-  f.overallHeight = 160;
-  for (const Straight& s : parts) add(f, s);
-  return f;
-}
 
 double volumeOf(const Figure& f, double cell = 1, double blend = 0) {
   SolidWish wish;
@@ -253,33 +206,6 @@ TEST(Solid, RoundsNeverLeaveTheSection) {
         }
       }
   }
-}
-
-TEST(Slices, ReadWhatATapeReads) {
-  const Figure f = figureOf({{80, 20, 10, 20, 10, 0}});
-  const WoolField field(f, 0);
-  const Slice whole = sliceOf(field, {40, 0, 0}, {0, 1, 0}, {0, 0, 1}, 30, 0.5);
-  EXPECT_NEAR(whole.tape, ellipsePerimeter(20, 10), 2e-3 * whole.tape);
-  EXPECT_NEAR(whole.across, 40, 0.05);
-  EXPECT_NEAR(whole.deep, 20, 0.05);
-  const Slice core = sliceOf(field, {40, 0, 0}, {0, 1, 0}, {0, 0, 1}, 30, 0.5, 3);
-  const Slice exact = offsetEllipse(20, 10, 3);
-  EXPECT_NEAR(core.tape, exact.tape, 2e-3 * exact.tape);
-  EXPECT_NEAR(exact.tape, ellipsePerimeter(20, 10) - 6 * kPi, 1e-3 * exact.tape) << "an offset's perimeter";
-  // Beyond the least radius of curvature the offset has corners and is shorter across than 2 (a - c).
-  const Slice deep = offsetEllipse(20, 10, 8);
-  EXPECT_LT(deep.across, 24 - 0.5);
-  EXPECT_NEAR(deep.deep, 4, 0.05);
-  EXPECT_EQ(offsetEllipse(20, 10, 10).tape, 0);
-  EXPECT_TRUE(sliceOf(field, {200, 0, 0}, {0, 1, 0}, {0, 0, 1}, 30, 1).outline.empty());
-}
-
-TEST(Slices, ATapeDoesNotFollowHollows) {
-  // Two rods side by side: the tape spans the valley between them.
-  const Figure f =
-      figureOf({{80, 10, 10, 10, 10, 0, 1, Vec3(0, 9, 0)}, {80, 10, 10, 10, 10, 0, 1, Vec3(0, -9, 0)}});
-  const Slice s = sliceOf(WoolField(f, 0), {40, 0, 0}, {0, 1, 0}, {0, 0, 1}, 30, 0.4);
-  EXPECT_NEAR(s.tape, 2 * kPi * 10 + 2 * 18, 0.3);
 }
 
 TEST(KnownSolid, IsKnownAgainAndGuessesWell) {

@@ -1,7 +1,6 @@
-// Wool: layers, pads, strips, cover, needles and what is measured on the way.
+// How much wool: weights, the maker's own felt, girths, pads, ends left loose.
 #include "support.h"
-#include "wool/build_up.h"
-#include "wool/when_to_stop.h"
+#include "wool/woollen.h"
 
 #include <cmath>
 #include <set>
@@ -15,18 +14,6 @@ double bundleVolume(const Plan& plan) {
   double sum = 0;
   for (const LimbWool& w : plan.wool.limbs) sum += w.wireVolume;
   return sum;
-}
-
-const LimbWool& limbOf(const Plan& plan, const char* id) {
-  return plan.wool.limbs[static_cast<size_t>(*plan.figure.limb(id))];
-}
-
-/// Weights as they follow from volume alone: nothing is all coat for being thin.
-Project plain(const std::string& pattern, double height) {
-  Project p = project(pattern, height);
-  const Plan plan = plannedExactly(p);
-  for (const FigureLimb& limb : plan.figure.limbs) p.limbs[limb.id].coatWay = CoatWay::CoreAndCoat;
-  return p;
 }
 
 } // namespace
@@ -119,6 +106,10 @@ TEST(Wool, ATestBallSettlesAllWeights) {
   EXPECT_NEAR(ballDensity(ball) * 1000, 6 * 3.0 / (M_PI * 27), 1e-12);
   EXPECT_NEAR(handFactor(ball), 0.21221 / 0.15, 1e-4);
   EXPECT_NEAR(ballError(ball), 0.1 + 0.05 / 3, 1e-12) << "1 mm on 30 is 10 %";
+  EXPECT_NEAR(ballError({30, 3.0, Firmness::Medium, {29.5, 30, 30.5}}), 0.1 + 0.05 / 3, 1e-12)
+      << "callipers read to a millimetre, however alike";
+  EXPECT_NEAR(ballError({30, 3.0, Firmness::Medium, {27, 30, 33}}), 0.3 + 0.05 / 3, 1e-12)
+      << "half of 6 mm on 30, three times";
   Project p = plain("river_otter", 108);
   const Plan usual = plannedExactly(p);
   p.wool.ball = ball;
@@ -240,220 +231,66 @@ TEST(Pads, WireOffTheMiddleCostsPads) {
   EXPECT_TRUE(said);
 }
 
-TEST(Winding, StripsWeighWhatIsWound) {
-  const WoolRules& rules = shelf().wool;
-  const Plan plan = plannedExactly(project("red_fox", 160));
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
-    const LimbWool& w = plan.wool.limbs[l];
-    const Winding& wind = w.winding;
-    if (wind.strips == 0) continue;
-    const double linear = wind.wisp ? rules.wisp : rules.sliver;
-    const bool top = w.allCoat && !wind.wisp; // all coat is wound of the coat's combed top
-    EXPECT_NEAR(wind.strips * wind.length * (top ? rules.top : linear), wind.grams,
-                1e-9 * wind.grams + 1e-12);
-    EXPECT_LE(wind.length, rules.stripLongest + 1e-9);
-    EXPECT_GT(wind.turns, 0);
-    EXPECT_FALSE(wind.start.empty());
-  }
-  FigureLimb leg;
-  leg.kind = LimbKind::Leg;
-  // 6 g of a sliver of 15 g/m are 400 mm: one strip; 6.1 g are two equal ones.
-  WindingInput in{6.0, 100, 2, 20, rules.wrapped};
-  EXPECT_EQ(windingOf(leg, in, {0.015, 40}, rules).strips, 1);
-  in.grams = 6.1;
-  const Winding two = windingOf(leg, in, {0.015, 40}, rules);
-  EXPECT_EQ(two.strips, 2);
-  EXPECT_NEAR(two.length, 6.1 / 0.015 / 2, 1e-9);
-  EXPECT_EQ(windingOf(leg, in, {0, 40}, rules).strips, 0) << "a wool that weighs nothing";
-  WoolStock own;
-  own.linear = 0.02;
-  EXPECT_TRUE(sliverOf(own, rules).weighed);
-  EXPECT_EQ(sliverOf(own, rules).linear, 0.02);
-}
-
-TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
-  Project p = project("toy_bear", 180, Construction::NoWire);
-  const Plan plan = plannedExactly(p);
+TEST(LooseEnds, AreWeighedButNotFirmed) {
+  const Plan plan = plannedExactly(plain("river_otter", 160));
+  const Pace pace = shelf().pace;
+  WoolPlan firmed = plan.wool;
+  for (LimbWool& w : firmed.limbs) w.looseVolume = 0;
+  const WorkTime loose = workTime(plan.figure, plan.wool, plan.pieces, pace);
+  const WorkTime none = workTime(plan.figure, firmed, plan.pieces, pace);
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
     const FigureLimb& limb = plan.figure.limbs[l];
-    const Winding& wind = plan.wool.limbs[l].winding;
-    if (wind.strips == 0) continue;
-    if (limb.kind == LimbKind::Head || limb.kind == LimbKind::Trunk) {
-      EXPECT_EQ(wind.as, MadeAs::Ball);
-      EXPECT_EQ(wind.startLength, 0);
+    const LimbWool& w = plan.wool.limbs[l];
+    const double perCm3 = w.firmness == Firmness::Soft     ? pace.coreSoft
+                          : w.firmness == Firmness::Medium ? pace.coreMedium
+                                                           : pace.coreFirm;
+    EXPECT_NEAR(none.limbs[l] - loose.limbs[l], w.looseVolume / 1000 * perCm3, 1e-9) << limb.id;
+    EXPECT_NEAR(w.loose, w.looseVolume * w.density, 1e-12);
+    EXPECT_LE(w.loose, w.core + 1e-9) << "it is some of the limb's own wool";
+    if (limb.kind == LimbKind::Trunk || limb.kind == LimbKind::Digits) {
+      EXPECT_EQ(w.looseEnd, 0) << limb.id;
+      continue;
     }
-    if (limb.kind == LimbKind::Leg || limb.kind == LimbKind::Arm) {
-      EXPECT_EQ(wind.as, MadeAs::Tube);
-      EXPECT_NEAR(wind.startLength, 1.5 * limb.length, 1e-9);
-      EXPECT_GT(wind.rolledLength, wind.startLength);
-    }
+    EXPECT_LE(w.looseEnd, std::min(plan.woolRules.looseEnd, limb.length / 4) + 1e-9);
+    for (const Girth& g : w.girths) EXPECT_EQ(g.loose, g.along < w.looseFrom + w.looseEnd) << limb.id;
   }
-  for (const LimbWool& w : plannedExactly(project("toy_bear", 180)).wool.limbs)
-    if (w.winding.strips > 0 && w.girths.front().wire > 0) {
-      EXPECT_EQ(w.winding.as, MadeAs::Wound);
-    }
+  // The tail is hardly buried: its loose end is a slice of its thick end. A thigh begins deep in the trunk.
+  const LimbWool& tail = limbOf(plan, "tail");
+  const LimbWool& leg = limbOf(plan, "left-hindleg");
+  EXPECT_GT(tail.loose, 0.1);
+  EXPECT_GT(leg.looseFrom, 2);
+  EXPECT_EQ(leg.loose, limbOf(plan, "right-hindleg").loose);
 }
 
-TEST(Winding, ToesAreWispsOneEach) {
-  const Plan plan = plannedExactly(project("bat", 120));
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
-    if (plan.figure.limbs[l].kind == LimbKind::Digits && plan.wool.limbs[l].winding.strips > 0) {
-      EXPECT_TRUE(plan.wool.limbs[l].winding.wisp);
-      EXPECT_GE(plan.wool.limbs[l].winding.strips, plan.figure.limbs[l].digits);
-    }
-}
-
-TEST(Cover, ThinPartsAndShiningCoresAreAllCoat) {
-  Project p = project("red_fox", 100);
-  const Plan plan = plannedExactly(p);
-  const LimbWool& leg = limbOf(plan, "left-foreleg");
-  EXPECT_TRUE(leg.someCoat);
-  EXPECT_EQ(leg.coatReason, "thinner than 12 mm");
-  // Pale wool 1 mm thick over a dark core shines through; over a pale one it does not.
-  p = project("red_fox", 300);
-  p.coat = 1;
-  p.wool.coat.tone = Tone::Pale;
-  p.wool.core.tone = Tone::Dark;
-  const Plan dark = plannedExactly(p);
-  EXPECT_TRUE(limbOf(dark, "trunk").allCoat);
-  EXPECT_NE(limbOf(dark, "trunk").coatReason.find("shine through"), std::string::npos);
-  EXPECT_EQ(dark.wool.core, 0);
-  p.wool.core.tone = Tone::Pale;
-  EXPECT_FALSE(limbOf(plannedExactly(p), "trunk").allCoat);
-  p.limbs["trunk"].coatWay = CoatWay::AllCoat;
-  EXPECT_EQ(limbOf(plannedExactly(p), "trunk").coatReason, "as you chose");
-  EXPECT_DOUBLE_EQ(hidingMass(Tone::Pale, Tone::Dark, shelf().wool), 150e-6);
-  EXPECT_DOUBLE_EQ(hidingMass(Tone::Dark, Tone::Pale, shelf().wool), 400e-6);
-}
-
-TEST(Cover, AMarkingIsMirroredAndWeighed) {
-  Project p = project("river_otter", 108);
-  Marking m;
-  m.name = "bib";
-  m.view = View::Side;
-  const Plan bare = plannedExactly(p);
-  // A band right across the figure: the whole of the side that is seen, and with the mirror the other too.
-  m.outline = {{-10, -10}, {10, -10}, {10, 10}, {-10, 10}};
-  m.both = false;
-  p.wool.markings = {m};
-  const Plan one = plannedExactly(p);
-  double surface = 0;
-  for (const double a : one.solid->area) surface += a;
-  ASSERT_EQ(one.wool.markings.size(), 1U);
-  EXPECT_NEAR(one.wool.markings[0].area, surface / 2, 0.02 * surface);
-  p.wool.markings[0].both = true;
-  const Plan both = plannedExactly(p);
-  EXPECT_NEAR(both.wool.markings[0].area, surface, 0.02 * surface);
-  EXPECT_GE(both.wool.markings[0].grams, both.wool.markings[0].area * 60e-6);
-  EXPECT_LT(limbOf(both, "trunk").coat, limbOf(bare, "trunk").coat) << "it takes the place of coat wool";
-  EXPECT_EQ(limbOf(both, "left-foreleg").coat, limbOf(both, "right-foreleg").coat) << "twins alike";
-  // The same place in modules at another size: four times the area.
-  p.size.mm *= 2;
-  EXPECT_NEAR(plannedExactly(p).wool.markings[0].area, 4 * both.wool.markings[0].area, 0.01 * 4 * surface);
-  p.wool.markings[0].limb = "tail";
-  const Plan tail = plannedExactly(p);
-  for (size_t l = 0; l < tail.figure.limbs.size(); ++l)
-    EXPECT_EQ(tail.wool.markings[0].byLimb[l] > 0, tail.figure.limbs[l].family == "tail");
-  p.wool.markings[0].outline = {{500, 500}, {501, 500}, {501, 501}};
-  const Plan beside = plannedExactly(p);
-  EXPECT_EQ(beside.wool.markings[0].area, 0);
-}
-
-TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
-  FigureLimb tail;
-  tail.kind = LimbKind::Tail;
-  const FurRows fur = furOn(tail, 200, 60, 20, 100, shelf().wool);
-  EXPECT_EQ(fur.cut, 45);
-  EXPECT_EQ(fur.spacing, 5);
-  EXPECT_EQ(fur.rows, 40);
-  EXPECT_EQ(fur.tufts, 40 * 10);
-  EXPECT_EQ(fur.perStaple, 2);
-  EXPECT_NEAR(fur.waste, 0.1, 1e-12);
-  EXPECT_NEAR(fur.grams, 400 * 45 * 0.4e-3, 1e-9);
-  EXPECT_EQ(furOn(tail, 200, 60, 80, 100, shelf().wool).waste, 1) << "staple too short for one tuft";
-  EXPECT_EQ(furOn(tail, 200, 60, 0, 100, shelf().wool).tufts, 0);
-}
-
-TEST(Needles, StayOffTheWire) {
-  for (const char* id : {"river_otter", "heron"}) {
-    const Plan plan = plannedExactly(project(id, 140));
-    for (const LimbWool& w : plan.wool.limbs) {
-      if (w.girths.empty()) continue;
-      for (const NeedleStage& s : w.needles.stages) {
-        EXPECT_GT(s.depth, 0);
-        if (w.needles.overWire > 1.5) {
-          EXPECT_LT(s.depth, w.needles.overWire) << s.stage;
-        }
-      }
-      for (const double along : w.needles.carefulAlong) EXPECT_NE(girthNear(w, along), nullptr);
-    }
+TEST(LooseEnds, OfAStraightTubeAreTheirShareOfItsLength) {
+  // A tail of one thickness all along, free of the trunk: 12 mm of 80 hold 12/80 of its wool.
+  Figure f;
+  f.limbs.resize(1);
+  f.limbs[0].kind = LimbKind::Tail;
+  f.limbs[0].length = 80;
+  f.limbs[0].bones = {0, 1};
+  for (int b = 0; b < 2; ++b) {
+    FigureBone bone;
+    bone.begin = {40.0 * b, 0, 0};
+    bone.end = {40.0 * b + 40, 0, 0};
+    bone.length = 40;
+    bone.stations = {{0, 30, 30, 0}, {1, 30, 30, 0}};
+    f.bones.push_back(bone);
   }
-  const Plan thin = plannedExactly(project("heron", 120));
-  EXPECT_FALSE(limbOf(thin, "left-leg").needles.carefulAlong.empty())
-      << "a heron's leg is thin over its wire";
-}
-
-TEST(BuildUp, GoesFromBareWireToTheFinishedFigure) {
-  Project p = project("river_otter", 120);
-  p.wool.markings = {{"bib", Tone::Dark, View::Front, {{-1, 0}, {1, 0}, {1, 0.4}, {-1, 0.4}}, true, ""}};
-  const Plan plan = plannedExactly(p);
-  const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
-  const double total = buildTotal(steps);
-  EXPECT_NEAR(total, plan.wool.core + plan.wool.coat, 1e-6 * total) << "every gram goes on once";
-  double last = 0;
-  for (const BuildStep& s : steps) {
-    EXPECT_NEAR(s.from, last, 1e-9);
-    last = s.from + s.grams;
-  }
-  EXPECT_EQ(plan.figure.limbs[static_cast<size_t>(steps.front().limb)].kind, LimbKind::Trunk);
-  const size_t limbs = plan.figure.limbs.size();
-  std::vector<double> bundles;
-  for (const LimbPlan& l : plan.limbs) bundles.push_back(l.wired ? l.section.bundle() : 0);
-  const auto volume = [&](double grams) {
-    const Figure f = figureAtMoment(plan.figure, plan.wool, momentAt(steps, limbs, grams), bundles);
-    double sum = 0;
-    for (const TubeShare& s : tubeShares(f, 0)) sum += s.body;
-    return sum;
-  };
-  double before = 0;
-  for (int k = 0; k <= 10; ++k) {
-    const double now = volume(total * k / 10);
-    EXPECT_GE(now, before * (1 - 1e-9)) << "wool does not come off at " << k;
-    before = now;
-  }
-  double finished = 0;
-  for (const TubeShare& s : tubeShares(plan.figure, 0)) finished += s.body;
-  EXPECT_NEAR(volume(total), finished, 0.01 * finished);
-  EXPECT_LT(volume(0), 0.05 * finished);
-  EXPECT_EQ(stepAt(steps, total), -1);
-  EXPECT_EQ(stepAt(steps, 0), 0);
-  // The tape at the end reads the finished girth.
-  const LimbWool& trunk = limbOf(plan, "trunk");
-  const auto done = momentAt(steps, limbs, total)[static_cast<size_t>(*plan.figure.limb("trunk"))];
-  EXPECT_NEAR(girthAtMoment(trunk.girths[2], done), trunk.girths[2].finished, 1e-9);
-}
-
-TEST(WhenToStop, SaysHowMuchMoreOrThatItCannotComeOff) {
-  const Plan plan = plannedExactly(project("river_otter", 120));
-  const auto l = static_cast<size_t>(*plan.figure.limb("trunk"));
-  const FigureLimb& limb = plan.figure.limbs[l];
-  const LimbWool& w = plan.wool.limbs[l];
-  const Girth& g = w.girths[2];
-  const GirthAdvice there = adviseGirth(limb, w, g.along, g.felted, false);
-  EXPECT_EQ(there.kind, GirthAdvice::Kind::There);
-  const GirthAdvice under = adviseGirth(limb, w, g.along, g.felted - 14, false);
-  EXPECT_EQ(under.kind, GirthAdvice::Kind::Under);
-  EXPECT_GT(under.grams, 0);
-  EXPECT_LT(under.low, under.grams);
-  EXPECT_NE(under.sentence.find("14 mm under"), std::string::npos) << under.sentence;
-  // Twice as far under is nearly twice the wool.
-  EXPECT_NEAR(adviseGirth(limb, w, g.along, g.felted - 28, false).grams / under.grams, 2, 0.3);
-  const GirthAdvice over = adviseGirth(limb, w, g.along, g.finished * 1.1, true);
-  EXPECT_EQ(over.kind, GirthAdvice::Kind::Over);
-  EXPECT_NE(over.sentence.find("cannot come off"), std::string::npos);
-  EXPECT_NEAR(resizeFor(over, g.finished * 1.1), 1.1, 1e-9);
-  // All the stretches of a limb together, from nothing to its girths, are about its core.
-  EXPECT_EQ(compareTwins("Left hind leg", 1.0, "Right hind leg", 1.05), "");
-  EXPECT_EQ(compareTwins("Left hind leg", 1.4, "Right hind leg", 1.0),
-            "Right hind leg is 0.4 g ahead of the left.");
+  KnownSolid solid;
+  solid.solid.bones.resize(2);
+  for (BoneShare& share : solid.solid.bones) share.core = share.wound = 28000;
+  solid.tubes = {{28000, 28000}, {28000, 28000}};
+  solid.area = {0, 0};
+  WoolInput in;
+  in.limbs.resize(1);
+  const LimbWool w = planWool(f, solid, in, shelf().wool).limbs[0];
+  EXPECT_EQ(w.looseEnd, 12);
+  EXPECT_NEAR(w.looseFrom, 0, 1e-9);
+  EXPECT_NEAR(w.looseVolume, 56000 * 12 / 80.0, 1e-6 * 56000);
+  // A quarter of the first bone's tube is buried: it begins there, and its wool lies in what is left.
+  solid.tubes[0] = {28000 / 0.75, 28000 / 0.75};
+  const LimbWool buried = planWool(f, solid, in, shelf().wool).limbs[0];
+  EXPECT_NEAR(buried.looseFrom, 10, 1e-6);
+  EXPECT_NEAR(buried.looseVolume, 28000 * 12 / 30.0, 1e-6 * 56000);
 }

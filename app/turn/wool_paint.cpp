@@ -1,0 +1,77 @@
+#include "turn/wool_paint.h"
+
+#include "mat/mark_layer.h"
+#include "pose/carried.h"
+#include "theme/theme.h"
+
+namespace columna {
+
+WoolPaint::WoolPaint(const Session& session) {
+  const Plan& plan = session.plan();
+  const Theme& t = theme();
+  const size_t limbs = plan.figure.limbs.size();
+  selected_ = session.selected();
+  scale_ = plan.figure.scale;
+  tint_ = t.woad;
+  for (const FigureLimb& limb : plan.figure.limbs) family_.push_back(limb.family);
+  for (const FigureBone& bone : plan.figure.bones) limbOf_.push_back(bone.limb);
+  coated_.assign(limbs, 0);
+  if (session.stage() != Stage::Wrap) {
+    const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
+    const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
+    for (size_t l = 0; l < limbs; ++l)
+      plain_.push_back((static_cast<int>(l) == selected_ ? chosen : wool).rgb());
+    return;
+  }
+  const WoolWish& wish = session.project().wool;
+  const std::vector<LimbMoment> moment = session.moment();
+  for (size_t l = 0; l < limbs; ++l) {
+    const bool coat = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
+    QColor colour = toneColour(coat ? wish.coat.tone : wish.core.tone);
+    if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
+    coated_[l] = moment[l].coat > 0.5 ? 1 : 0;
+    plain_.push_back(tinted(colour, l));
+  }
+  if (wish.markings.empty()) return;
+  stance_ = session.posedPlan().figure.bones;
+  neutral_ = plan.figure.bones;
+  for (size_t b = 0; b < neutral_.size(); ++b) back_.push_back(boneTurn(stance_[b], neutral_[b]));
+  for (const Marking& m : wish.markings)
+    areas_.push_back({m, toneColour(m.tone),
+                      m.view == View::Side    ? Vec3(0, -1, 0)
+                      : m.view == View::Front ? Vec3(1, 0, 0)
+                                              : Vec3(0, 0, 1)});
+}
+
+QRgb WoolPaint::tinted(const QColor& colour, size_t limb) const {
+  if (static_cast<int>(limb) != selected_) return colour.rgb();
+  constexpr double mix = 0.28;
+  const auto mixed = [](double a, double other) { return static_cast<float>(a * (1 - mix) + other * mix); };
+  return QColor::fromRgbF(mixed(colour.redF(), tint_.redF()), mixed(colour.greenF(), tint_.greenF()),
+                          mixed(colour.blueF(), tint_.blueF()))
+      .rgb();
+}
+
+QRgb WoolPaint::at(const Vec3& middle, const Vec3& normal, int bone) const {
+  const auto b = static_cast<size_t>(bone);
+  const auto l = static_cast<size_t>(limbOf_[b]);
+  if (areas_.empty() || !coated_[l]) return plain_[l];
+  // Markings lie on the neutral stance: the place goes back there with its bone.
+  const Vec3 p = neutral_[b].begin + back_[b] * (middle - stance_[b].begin);
+  const Vec3 n = back_[b] * normal;
+  QRgb colour = plain_[l];
+  for (const Area& area : areas_) {
+    const Marking& m = area.marking;
+    if (!m.limb.empty() && family_[l] != m.limb) continue;
+    for (const double side : {1.0, -1.0}) {
+      if (side < 0 && !m.both) continue;
+      const Vec3 on(p.x(), side * p.y(), p.z());
+      if (Vec3(n.x(), side * n.y(), n.z()).dot(area.eye) > 0 &&
+          contains({m.outline}, Vec2(project(on, m.view) / scale_)))
+        colour = tinted(area.colour, l);
+    }
+  }
+  return colour;
+}
+
+} // namespace columna

@@ -1,0 +1,45 @@
+// The colours of the wool as the work stands: core, coat and markings, with the chosen part tinted. A copy of
+// all it needs, so that pictures can be made beside the window.
+#pragma once
+
+#include "shell/session.h"
+
+#include <QColor>
+
+#include <Eigen/Core>
+
+#include <vector>
+
+namespace columna {
+
+class WoolPaint {
+public:
+  /// Of the figure as the stage shows it: in Wrap the wool that is on, else parts by whether they are chosen.
+  explicit WoolPaint(const Session& session);
+
+  /// Wool at a place of a bone's surface in its stance, mm; `normal` points outwards.
+  [[nodiscard]] QRgb at(const Vec3& middle, const Vec3& normal, int bone) const;
+  /// A part without its markings.
+  [[nodiscard]] QRgb of(int limb) const { return plain_[static_cast<size_t>(limb)]; }
+  [[nodiscard]] const std::vector<QRgb>& parts() const { return plain_; }
+
+private:
+  struct Area {
+    Marking marking;
+    QColor colour;
+    Vec3 eye;
+  };
+  [[nodiscard]] QRgb tinted(const QColor& colour, size_t limb) const;
+  double scale_ = 1;
+  int selected_ = -1;
+  QColor tint_;
+  std::vector<QRgb> plain_;  ///< of each limb
+  std::vector<char> coated_; ///< of each limb: its markings show
+  std::vector<std::string> family_;
+  std::vector<int> limbOf_; ///< of each bone
+  std::vector<FigureBone> stance_, neutral_;
+  std::vector<Eigen::Matrix3d> back_; ///< of each bone, from the stance to the neutral one
+  std::vector<Area> areas_;
+};
+
+} // namespace columna
