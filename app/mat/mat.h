@@ -77,7 +77,12 @@ private:
     QString text;
   };
 
-  /// What is drawn: the plan, in Pose with the posed figure in it.
+  /// Which views lie where, by the large one: it, and the two small ones.
+  static constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, View::Front},
+                                                              {View::Front, View::Side, View::Above},
+                                                              {View::Above, View::Side, View::Front}}};
+
+  /// What is drawn: the plan, in Pose and Wrap with the posed figure in it.
   [[nodiscard]] const Plan& shown() const;
   void placeTurntable();
   void place();

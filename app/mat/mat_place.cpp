@@ -16,10 +16,6 @@ constexpr int kRulerTop = 24;
 constexpr int kRulerLeft = 32;
 constexpr int kBand = 136; ///< the lower band with the two small views
 
-constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, View::Front},
-                                                     {View::Front, View::Side, View::Above},
-                                                     {View::Above, View::Side, View::Front}}};
-
 } // namespace
 
 const Plan& Mat::shown() const { return session_.drawnPlan(); }

@@ -21,10 +21,4 @@ inline constexpr double kDegree = std::numbers::pi / 180;
   return layout;
 }
 
-[[nodiscard]] inline QLabel* smallLabel(QWidget* parent, const QString& text) {
-  QLabel* label = textLabel(parent, 13, QFont::Normal, false);
-  label->setText(text);
-  return label;
-}
-
 } // namespace columna

@@ -125,7 +125,7 @@ void PoseCard::buildLimb() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(limb_, tr("Joint: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     turns_[static_cast<size_t>(way)] = box;
-    row->addWidget(smallLabel(limb_, names[static_cast<size_t>(way)]), 0, way);
+    row->addWidget(smallText(limb_, names[static_cast<size_t>(way)]), 0, way);
     row->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::turned);
   }

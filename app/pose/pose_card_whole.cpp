@@ -5,6 +5,7 @@
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
 #include "project/pose_words.h"
+#include "shell/beside.h"
 #include "shell/say.h"
 #include "theme/theme.h"
 
@@ -15,7 +16,6 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 #include <cmath>
 #include <numbers>
@@ -50,7 +50,7 @@ void PoseCard::buildWhole() {
   hoverGap_->setPlaceholderText(tr("gap"));
   hoverGap_->setFixedWidth(px(70));
   hover->addWidget(hoverFoot_, 1);
-  hover->addWidget(smallLabel(hovers_, tr("hovers by")));
+  hover->addWidget(smallText(hovers_, tr("hovers by")));
   hover->addWidget(hoverGap_);
   layout->addWidget(hovers_);
   cures_ = textLabel(whole_, 13, QFont::Normal);
@@ -67,7 +67,7 @@ void PoseCard::buildWhole() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(whole_, tr("Whole figure: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     leans_[static_cast<size_t>(way)] = box;
-    leans->addWidget(smallLabel(whole_, names[static_cast<size_t>(way)]), 0, way);
+    leans->addWidget(smallText(whole_, names[static_cast<size_t>(way)]), 0, way);
     leans->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::leant);
   }
@@ -93,10 +93,10 @@ void PoseCard::buildWhole() {
   hands_->addItem(tr("an adult"), QStringLiteral("adult"));
   hands_->addItem(tr("a child"), QStringLiteral("child"));
   hands_->addItem(tr("sore hands"), QStringLiteral("sore"));
-  atLabel_ = smallLabel(whole_, tr("by"));
+  atLabel_ = smallText(whole_, tr("by"));
   legError_ = new QLineEdit(whole_);
   legError_->setAccessibleName(tr("How far your legs come out apart"));
-  choose->addWidget(smallLabel(whole_, tr("stands")), 0, 0);
+  choose->addWidget(smallText(whole_, tr("stands")), 0, 0);
   choose->addWidget(feet_, 0, 1);
   choose->addWidget(atLabel_, 1, 0);
   choose->addWidget(at_, 1, 1);
@@ -114,9 +114,9 @@ void PoseCard::buildWhole() {
     connect(field, &QLineEdit::editingFinished, this, &PoseCard::supported);
   }
   choose->addWidget(base_, 2, 1);
-  choose->addWidget(smallLabel(whole_, tr("bent by")), 3, 0);
+  choose->addWidget(smallText(whole_, tr("bent by")), 3, 0);
   choose->addWidget(hands_, 3, 1);
-  choose->addWidget(smallLabel(whole_, tr("legs off by")), 4, 0);
+  choose->addWidget(smallText(whole_, tr("legs off by")), 4, 0);
   choose->addWidget(legError_, 4, 1);
   choose->setColumnStretch(1, 1);
   layout->addLayout(choose);
@@ -273,7 +273,7 @@ void PoseCard::askLimits() {
   ++turn_;
   if (limiting_.isRunning()) return; // its end asks again
   limits_->setText(tr("The wire's limits are being reckoned."));
-  limiting_.setFuture(QtConcurrent::run([turn = turn_, armature = session_.pose().sums.armature] {
+  limiting_.setFuture(beside([turn = turn_, armature = session_.pose().sums.armature] {
     return Limits{turn, poseLimits(armature)};
   }));
 }

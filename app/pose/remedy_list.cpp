@@ -1,12 +1,12 @@
 #include "pose/remedy_list.h"
 
+#include "shell/beside.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QPushButton>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 namespace columna {
 namespace {
@@ -60,12 +60,11 @@ void RemedyList::start() {
   clear();
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
-  trying_.setFuture(
-      QtConcurrent::run([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
-                         plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
-        return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
-                                     : jointRemedies(project, shelf, plan, report, limb, joint)};
-      }));
+  trying_.setFuture(beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
+                            plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
+    return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
+                                 : jointRemedies(project, shelf, plan, report, limb, joint)};
+  }));
 }
 
 void RemedyList::show_() {

@@ -1,10 +1,10 @@
 #include "shell/session.h"
 
+#include "shell/beside.h"
 #include "shell/say.h"
 
 #include <QFileInfo>
 #include <QTime>
-#include <QtConcurrent>
 
 #include <cmath>
 
@@ -35,6 +35,7 @@ void Session::replan() {
   if (plan_ && plan_->figure.patternId != project().pattern) known_.reset();
   auto made = columna::plan(project(), catalog_, {known_, true});
   if (made) plan_ = std::move(made).value();
+  if (!known_) known_ = plan_->solid; // rough, but the next one can be guessed from it at once
   behind_ = false;
   solve();
   forgetPose();
@@ -58,10 +59,9 @@ void Session::settle() {
   settling_.stop();
   if (behind_ && inRun_) {
     if (summing_.isRunning()) return; // its end asks again
-    summing_.setFuture(
-        QtConcurrent::run([turn = turn_, project = project(), &shelf = catalog_, known = known_] {
-          return Summed{turn, project.pattern, columna::plan(project, shelf, {known, true})};
-        }));
+    summing_.setFuture(beside([turn = turn_, project = project(), &shelf = catalog_, known = known_] {
+      return Summed{turn, project.pattern, columna::plan(project, shelf, {known, true})};
+    }));
     return;
   }
   settled_.restart();
@@ -124,6 +124,7 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   const std::string limb =
       selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
   plan_ = std::move(made).value();
+  if (!same || !known_) known_ = plan_->solid;
   behind_ = false;
   solve();
   selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
@@ -141,6 +142,7 @@ std::optional<QString> Session::open(const QString& path) {
   file_ = std::move(file).value();
   history_ = History(file_.project);
   plan_ = std::move(made).value();
+  known_ = plan_->solid;
   behind_ = inRun_ = false;
   built_ = 1;
   solve();

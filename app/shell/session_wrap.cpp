@@ -1,8 +1,7 @@
 // What Wrap does to the project, and the solid that is made beside the window.
+#include "shell/beside.h"
 #include "shell/say.h"
 #include "shell/session.h"
-
-#include <QtConcurrent>
 
 #include <algorithm>
 
@@ -21,7 +20,7 @@ void Session::solve() {
   stopSolving_ = false;
   SolidWish wish = solidWish(*plan_);
   wish.stop = &stopSolving_;
-  solving_.setFuture(QtConcurrent::run([figure = plan_->figure, wish] {
+  solving_.setFuture(beside([figure = plan_->figure, wish] {
     return std::make_shared<const KnownSolid>(makeSolid(figure, wish));
   }));
 }

@@ -5,6 +5,7 @@
 #include "project/solid_export.h"
 #include "sheet/drawing.h"
 #include "sheet/true_size_sheet.h"
+#include "shell/beside.h"
 #include "shell/dialogs.h"
 #include "shell/main_window.h"
 #include "shell/say.h"
@@ -29,7 +30,6 @@
 #include <QShortcut>
 #include <QStandardPaths>
 #include <QTimer>
-#include <QtConcurrent>
 
 namespace columna {
 namespace {
@@ -295,9 +295,9 @@ void MainWindow::exportBody(QString path) {
       dialog.setValue(std::min(999, progress.load()));
   });
   connect(&watcher, &QFutureWatcher<std::optional<Problem>>::finished, &loop, &QEventLoop::quit);
-  watcher.setFuture(QtConcurrent::run([plan = session_.plan(), figure = session_.posedPlan().figure,
-                                       name = session_.project().name, to = path.toStdString(),
-                                       wish] { return exportSolid(to, plan, figure, name, wish); }));
+  watcher.setFuture(
+      beside([plan = session_.plan(), figure = session_.posedPlan().figure, name = session_.project().name,
+              to = path.toStdString(), wish] { return exportSolid(to, plan, figure, name, wish); }));
   tick.start();
   if (!watcher.isFinished()) loop.exec();
   dialog.reset();

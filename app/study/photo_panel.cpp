@@ -1,6 +1,7 @@
 #include "study/photo_panel.h"
 
 #include "mat/study_layer.h"
+#include "shell/beside.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "shell/settings.h"
@@ -15,7 +16,6 @@
 #include <QProgressBar>
 #include <QToolButton>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 namespace columna {
 PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
@@ -175,7 +175,7 @@ void PhotoPanel::load(const QString& path, View view) {
   bar_->setValue(0);
   bar_->show();
   metering_.start();
-  watcher_.setFuture(QtConcurrent::run([path, meter = meter_] { return readPicture(path, meter.get()); }));
+  watcher_.setFuture(beside([path, meter = meter_] { return readPicture(path, meter.get()); }));
   refresh();
 }
 

@@ -1,5 +1,6 @@
 #include "study/scale_panel.h"
 
+#include "shell/beside.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "theme/theme.h"
@@ -9,7 +10,6 @@
 #include <QPainter>
 #include <QPainterPath>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 #include <algorithm>
 #include <cmath>
@@ -165,7 +165,7 @@ void ScalePanel::start() {
     return;
   }
   stop_ = std::make_shared<std::atomic<bool>>(false);
-  watcher_.setFuture(QtConcurrent::run(
+  watcher_.setFuture(beside(
       [project = session_.project(), &catalog = session_.catalog(), now = session_.plan(), stop = stop_] {
         ScaleStudy out;
         out.height = now.figure.overallHeight;

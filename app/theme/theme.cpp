@@ -116,6 +116,8 @@ QString styleSheet() {
     QToolButton::menu-indicator { image: none; width: 0; }
     QComboBox { background: @card; border: 1px solid @hollow; border-radius: 6px; padding: 4px 8px; }
     QComboBox:focus { border: 2px solid @woad; padding: 3px 7px; }
+    QComboBox::drop-down { border: none; background: transparent; width: 22px; }
+    QComboBox::down-arrow { image: url(:/marks/drop.png); width: 10px; height: 6px; }
     QComboBox QAbstractItemView { background: @card; border: 1px solid @rule; selection-background-color: @wash; selection-color: @ink; }
     QMenu { background: @card; border: 1px solid @rule; padding: 6px; }
     QMenu::item { padding: 6px 28px 6px 12px; border-radius: 6px; }

@@ -13,14 +13,14 @@ namespace columna {
 struct FineAsk {
   Figure figure;                          ///< with the wool that is on
   std::shared_ptr<const SolidMesh> solid; ///< its surface, if it is known already
-  MeshWish wish;
+  MeshWish wish{};
   WoolPaint paint;
-  Mesh wire;
-  bool through = false;          ///< the wire is seen through the wool
-  bool bare = false;             ///< work under way: the wire stands in front of what is not yet wound
-  std::optional<Figure> outline; ///< the finished figure, for its dashes
-  Camera camera;                 ///< of the widget's own size
-  QSize size;
+  Mesh wire{};
+  bool through = false;            ///< the wire is seen through the wool
+  bool bare = false;               ///< work under way: the wire stands in front of what is not yet wound
+  std::optional<Figure> outline{}; ///< the finished figure, for its dashes
+  Camera camera{};                 ///< of the widget's own size
+  QSize size{};
   const std::atomic<bool>* stop = nullptr; ///< set from elsewhere: the picture is worth nothing
 };
 

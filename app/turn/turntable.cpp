@@ -3,13 +3,13 @@
 #include "mat/mark_layer.h"
 #include "mat/pose_layer.h"
 #include "measure/quantity.h"
+#include "shell/beside.h"
 #include "solid/field.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QtConcurrent>
 
 #include <algorithm>
 #include <cmath>
@@ -79,7 +79,8 @@ void Turntable::askFine() {
   askedLook_ = look_;
   const bool wrap = session_.stage() == Stage::Wrap;
   const Plan& plan = session_.posedPlan();
-  FineAsk ask{figure(), solidTurn_ == turn_ ? solid_ : nullptr, {}, WoolPaint(session_), {}};
+  FineAsk ask{
+      .figure = figure(), .solid = solidTurn_ == turn_ ? solid_ : nullptr, .paint = WoolPaint(session_)};
   ask.wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
   ask.wish.blend = usualBlend(session_.plan().figure);
   ask.wish.stop = &stop_;
@@ -90,7 +91,7 @@ void Turntable::askFine() {
   ask.camera = camera_;
   ask.size = size();
   ask.stop = &stop_;
-  making_.setFuture(QtConcurrent::run([ask = std::move(ask)] { return finePicture(ask); }));
+  making_.setFuture(beside([ask = std::move(ask)] { return finePicture(ask); }));
 }
 
 void Turntable::fineMade() {

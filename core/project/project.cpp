@@ -1,5 +1,7 @@
 #include "project/project.h"
 
+#include "project/field_reader.h"
+
 #include <fmt/format.h>
 
 #include <charconv>
@@ -12,10 +14,6 @@ using Json = nlohmann::json;
 
 constexpr std::string_view kSchema = "columna-project/";
 constexpr int kVersion = 1;
-
-struct Bad {
-  Problem problem;
-};
 
 constexpr std::string_view sizeKey(SizeBy by) {
   switch (by) {
@@ -35,13 +33,13 @@ constexpr std::string_view sizeKey(SizeBy by) {
   return "height";
 }
 
-class Reader {
+class Reader : FieldReader {
 public:
-  Reader(const Json& json, const std::string& file) : json_(json), file_(file) {}
+  Reader(const Json& json, const std::string& file) : FieldReader(file), json_(json) {}
 
   Project read(bool& newer) {
     if (!json_.is_object()) fail("project.json", "is not a project", "open another copy of the file");
-    const std::string schema = text(json_, "schema");
+    const std::string schema = textOf(json_, "schema");
     int version = 0;
     if (schema.starts_with(kSchema)) {
       const char* begin = schema.data() + kSchema.size();
@@ -51,34 +49,34 @@ public:
       fail("schema", fmt::format("is \"{}\", not a project's", schema), "open another copy of the file");
     newer = version > kVersion;
     Project p;
-    p.name = text(json_, "name");
-    p.pattern = text(json_, "pattern");
+    p.name = textOf(json_, "name");
+    p.pattern = textOf(json_, "pattern");
     readSize(p);
-    const auto built = construction(text(json_, "construction"));
+    const auto built = construction(textOf(json_, "construction"));
     if (!built)
       fail("construction", "is not one this program knows",
            "use twisted-limbs, folded-pair, spine-and-crosspieces, legs-and-tail, through-pegs, part-wired, "
            "thread-joints or no-wire");
     p.construction = *built;
-    p.material = text(json_, "material");
-    const auto lives = use(text(json_, "use"));
+    p.material = textOf(json_, "material");
+    const auto lives = use(textOf(json_, "use"));
     if (!lives) fail("use", "is not one this program knows", "use display, shelf or handled");
     p.use = *lives;
     if (json_.contains("units")) {
-      const std::string units = text(json_, "units");
+      const std::string units = textOf(json_, "units");
       if (units != "mm" && units != "in") fail("units", "is neither mm nor in", "write one of the two");
       p.units = units == "in" ? UnitSystem::Inch : UnitSystem::Metric;
     }
     if (json_.contains("coat_mm") && !json_["coat_mm"].is_null()) {
-      const double coat = number(json_, "coat_mm");
+      const double coat = numberOf(json_, "coat_mm");
       if (coat < 0 || coat > 100) fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
       p.coat = coat;
     }
     readLimbs(p);
-    if (const auto problem = studyFromJson(json_, file_, p)) throw Bad{*problem};
-    if (const auto problem = wireFromJson(json_, file_, p)) throw Bad{*problem};
-    if (const auto problem = stancesFromJson(json_, file_, p.stances)) throw Bad{*problem};
-    if (const auto problem = woolFromJson(json_, file_, p.wool)) throw Bad{*problem};
+    pass(studyFromJson(json_, file(), p));
+    pass(wireFromJson(json_, file(), p));
+    pass(stancesFromJson(json_, file(), p.stances));
+    pass(woolFromJson(json_, file(), p.wool));
     if (json_.contains("untied")) {
       if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
       for (const Json& pair : json_["untied"])
@@ -89,25 +87,18 @@ public:
   }
 
 private:
-  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  [[nodiscard]] std::string textOf(const Json& in, const std::string& key, const std::string& at = {}) const {
+    return text(field(in, key, at), at + key);
   }
-  std::string text(const Json& in, const std::string& key) const {
-    if (!in.contains(key) || !in[key].is_string())
-      fail(key, "is missing or not text", "open another copy of the file");
-    return in[key].get<std::string>();
-  }
-  double number(const Json& in, const std::string& key) const {
-    if (!in.contains(key) || !in[key].is_number())
-      fail(key, "is missing or not a number", "open another copy of the file");
-    return in[key].get<double>();
+  [[nodiscard]] double numberOf(const Json& in, const std::string& key, const std::string& at = {}) const {
+    return number(field(in, key, at), at + key);
   }
 
   void readSize(Project& p) const {
     if (!json_.contains("size") || !json_["size"].is_object())
       fail("size", "is missing", "open another copy of the file");
     const Json& size = json_["size"];
-    const std::string by = text(size, "by");
+    const std::string by = textOf(size, "by");
     bool known = false;
     for (const SizeBy each : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength,
                               SizeBy::HeadLength, SizeBy::Limb, SizeBy::Scale})
@@ -118,8 +109,8 @@ private:
     if (!known)
       fail("size.by", fmt::format("is \"{}\"", by),
            "use height, shoulder_height, body_length, head_length, limb or scale");
-    p.size.mm = number(size, "mm"); // of a scale: how many times smaller than life
-    if (p.size.by == SizeBy::Limb) p.size.limb = text(size, "limb");
+    p.size.mm = numberOf(size, "mm"); // of a scale: how many times smaller than life
+    if (p.size.by == SizeBy::Limb) p.size.limb = textOf(size, "limb");
     if (const auto problem = sizeProblem(p.size.by, p.size.mm))
       fail("size.mm:", problem->what, problem->remedy);
   }
@@ -132,26 +123,25 @@ private:
       if (!in.is_object())
         fail("limbs." + limbId, "is not a group of fields", "open another copy of the file");
       LimbChoice choice;
-      if (in.contains("material")) choice.material = text(in, "material");
+      if (in.contains("material")) choice.material = textOf(in, "material");
       if (in.contains("diameter_mm")) {
-        const double d = number(in, "diameter_mm");
+        const double d = numberOf(in, "diameter_mm");
         if (!(d > 0) || d > 10)
           fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d), "give above 0 and up to 10 mm");
         choice.diameter = d;
       }
       if (in.contains("firmness")) {
-        choice.firmness = firmness(text(in, "firmness"));
+        choice.firmness = firmness(textOf(in, "firmness"));
         if (!choice.firmness)
           fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
       }
-      if (const auto problem = limbWireFromJson(in, "limbs." + limbId, file_, choice)) throw Bad{*problem};
-      if (const auto problem = limbWoolFromJson(in, "limbs." + limbId, file_, choice)) throw Bad{*problem};
+      pass(limbWireFromJson(in, "limbs." + limbId, file(), choice));
+      pass(limbWoolFromJson(in, "limbs." + limbId, file(), choice));
       if (!choice.empty()) p.limbs[limbId] = choice;
     }
   }
 
   const Json& json_;
-  const std::string& file_;
 };
 
 void put(Json& in, const char* key, bool set, const Json& value) {
@@ -206,7 +196,7 @@ Json toJson(const Project& project) {
 Result<Project> projectFromJson(const Json& json, const std::string& file, bool& newer) {
   try {
     return Reader(json, file).read(newer);
-  } catch (const Bad& bad) {
+  } catch (const FieldReader::Bad& bad) {
     return bad.problem;
   } catch (const Json::exception&) {
     return Problem{"project.json is not as it should be", file, "open another copy of the file"};

@@ -1,5 +1,7 @@
 #include "project/stance.h"
 
+#include "project/field_reader.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -14,16 +16,12 @@ constexpr double kDegree = std::numbers::pi / 180;
 constexpr size_t kMostPoses = 200;
 constexpr size_t kMostRePoses = 100000;
 
-struct Bad {
-  Problem problem;
-};
-
-class Reader {
+class Reader : FieldReader {
 public:
-  explicit Reader(const std::string& file) : file_(file) {}
+  using FieldReader::FieldReader;
 
   void read(const Json& in, Stances& s) const {
-    object(in, "stances");
+    group(in, "stances");
     if (in.contains("now")) s.now = pose(in["now"], "stances.now");
     if (in.contains("saved")) {
       list(in["saved"], "stances.saved", kMostPoses);
@@ -47,7 +45,7 @@ public:
     if (in.contains("made")) {
       list(in["made"], "stances.made", kMostRePoses);
       for (const Json& each : in["made"]) {
-        object(each, "stances.made");
+        group(each, "stances.made");
         s.made.push_back({each.contains("from") ? text(each["from"], "stances.made.from") : "",
                           each.contains("to") ? text(each["to"], "stances.made.to") : "",
                           each.contains("date") ? text(each["date"], "stances.made.date") : ""});
@@ -56,31 +54,8 @@ public:
   }
 
 private:
-  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
-  }
-  void object(const Json& in, const std::string& at) const {
-    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
-  }
-  void list(const Json& in, const std::string& at, size_t most) const {
-    if (!in.is_array()) fail(at, "is not a list", "write it in [ ]");
-    if (in.size() > most)
-      fail(at, fmt::format("has {} entries", in.size()), fmt::format("keep {} at most", most));
-  }
-  [[nodiscard]] double number(const Json& in, const std::string& at, double low, double high) const {
-    if (!in.is_number()) fail(at, "is not a number", "open another copy of the file");
-    const double v = in.get<double>();
-    if (!(v >= low && v <= high))
-      fail(at, fmt::format("is {:g}", v), fmt::format("give {:g} to {:g}", low, high));
-    return v;
-  }
-  [[nodiscard]] std::string text(const Json& in, const std::string& at) const {
-    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
-    return in.get<std::string>();
-  }
-
   [[nodiscard]] Turn turn(const Json& in, const std::string& at) const {
-    object(in, at);
+    group(in, at);
     Turn t;
     const auto read = [&](const char* key, double& to) {
       if (in.contains(key)) to = number(in[key], at + "." + key, -360, 360) * kDegree;
@@ -92,12 +67,12 @@ private:
   }
 
   [[nodiscard]] PatternPose pose(const Json& in, const std::string& at) const {
-    object(in, at);
+    group(in, at);
     PatternPose p;
     if (in.contains("name")) p.name = text(in["name"], at + ".name");
     if (in.contains("whole_deg")) p.whole = turn(in["whole_deg"], at + ".whole_deg");
     if (in.contains("turns_deg")) {
-      object(in["turns_deg"], at + ".turns_deg");
+      group(in["turns_deg"], at + ".turns_deg");
       for (const auto& [bone, each] : in["turns_deg"].items())
         p.turns[bone] = turn(each, fmt::format("{}.turns_deg.{}", at, bone));
     }
@@ -105,7 +80,7 @@ private:
   }
 
   void support(const Json& in, Support& s) const {
-    object(in, "stances.support");
+    group(in, "stances.support");
     if (in.contains("feet")) {
       const auto how = feet(text(in["feet"], "stances.support.feet"));
       if (!how) fail("stances.support.feet", "is not known", "give loose, flat, glued, base, held or hung");
@@ -126,8 +101,6 @@ private:
     list(in[key], at, 1000);
     for (const Json& each : in[key]) to.insert(text(each, at));
   }
-
-  const std::string& file_;
 };
 
 Json turnJson(const Turn& t) {
@@ -199,12 +172,7 @@ void stancesToJson(const Stances& s, Json& out) {
 
 std::optional<Problem> stancesFromJson(const Json& in, const std::string& file, Stances& stances) {
   if (!in.contains("stances")) return std::nullopt;
-  try {
-    Reader(file).read(in["stances"], stances);
-  } catch (const Bad& bad) {
-    return bad.problem;
-  }
-  return std::nullopt;
+  return FieldReader::problemOf([&] { Reader(file).read(in["stances"], stances); });
 }
 
 } // namespace columna

@@ -1,5 +1,7 @@
 #include "project/project.h"
 
+#include "project/field_reader.h"
+
 #include <fmt/format.h>
 
 #include <array>
@@ -9,10 +11,6 @@ namespace columna {
 namespace {
 
 using Json = nlohmann::json;
-
-struct Bad {
-  Problem problem;
-};
 
 constexpr std::array<std::pair<const char*, double Character::*>, 6> kDials{
     {{"head", &Character::head},
@@ -25,9 +23,9 @@ constexpr std::array<std::pair<const char*, double Character::*>, 6> kDials{
 constexpr std::array<std::pair<const char*, View>, 3> kViews{
     {{"side", View::Side}, {"front", View::Front}, {"above", View::Above}}};
 
-class Reader {
+class Reader : FieldReader {
 public:
-  Reader(const Json& in, const std::string& file, Project& p) : in_(in), file_(file), p_(p) {}
+  Reader(const Json& in, const std::string& file, Project& p) : FieldReader(file), in_(in), p_(p) {}
 
   void read() {
     if (in_.contains("shape")) readShape(group(in_["shape"], "shape"));
@@ -36,26 +34,11 @@ public:
   }
 
 private:
-  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
+  [[nodiscard]] double numberOf(const Json& in, const std::string& key, const std::string& at) const {
+    return number(field(in, key, at + "."), at + "." + key);
   }
-  const Json& group(const Json& value, const std::string& field) const {
-    if (!value.is_object()) fail(field, "is not a group of fields", "write it in { }");
-    return value;
-  }
-  const Json& list(const Json& value, const std::string& field) const {
-    if (!value.is_array()) fail(field, "is not a list", "write it in [ ]");
-    return value;
-  }
-  double number(const Json& in, const std::string& key, const std::string& field) const {
-    if (!in.contains(key) || !in[key].is_number())
-      fail(field + "." + key, "is missing or not a number", "write a plain number");
-    return in[key].get<double>();
-  }
-  std::string text(const Json& in, const std::string& key, const std::string& field) const {
-    if (!in.contains(key) || !in[key].is_string())
-      fail(field + "." + key, "is missing or not text", "write it in quotation marks");
-    return in[key].get<std::string>();
+  [[nodiscard]] std::string textOf(const Json& in, const std::string& key, const std::string& at) const {
+    return text(field(in, key, at + "."), at + "." + key);
   }
 
   void readShape(const Json& in) {
@@ -63,12 +46,12 @@ private:
     if (in.contains("character")) {
       const Json& c = group(in["character"], "shape.character");
       for (const auto& [key, dial] : kDials)
-        if (c.contains(key)) shape.character.*dial = number(c, key, "shape.character");
+        if (c.contains(key)) shape.character.*dial = numberOf(c, key, "shape.character");
     }
     if (in.contains("lengths")) {
       const Json& lengths = group(in["lengths"], "shape.lengths");
       for (const auto& [bone, factor] : lengths.items())
-        shape.lengths[bone] = number(lengths, bone, "shape.lengths");
+        shape.lengths[bone] = numberOf(lengths, bone, "shape.lengths");
     }
     if (in.contains("moved"))
       for (const auto& [joint, by] : group(in["moved"], "shape.moved").items()) {
@@ -81,7 +64,8 @@ private:
       for (const auto& [key, g] : group(in["girths"], "shape.girths").items()) {
         const std::string field = "shape.girths." + key;
         group(g, field);
-        shape.girths[key] = {number(g, "across", field), number(g, "deep", field), number(g, "lift", field)};
+        shape.girths[key] = {numberOf(g, "across", field), numberOf(g, "deep", field),
+                             numberOf(g, "lift", field)};
       }
   }
 
@@ -89,10 +73,10 @@ private:
     for (const Json& each : in) {
       group(each, "made[]");
       MadePart part;
-      part.limb = text(each, "limb", "made[]");
-      if (each.contains("length_mm")) part.length = number(each, "length_mm", "made." + part.limb);
-      if (each.contains("across_mm")) part.across = number(each, "across_mm", "made." + part.limb);
-      part.date = text(each, "date", "made." + part.limb);
+      part.limb = textOf(each, "limb", "made[]");
+      if (each.contains("length_mm")) part.length = numberOf(each, "length_mm", "made." + part.limb);
+      if (each.contains("across_mm")) part.across = numberOf(each, "across_mm", "made." + part.limb);
+      part.date = textOf(each, "date", "made." + part.limb);
       p_.made.push_back(std::move(part));
     }
   }
@@ -101,30 +85,30 @@ private:
     for (const Json& each : in) {
       group(each, "photos[]");
       Photo photo;
-      photo.entry = text(each, "entry", "photos[]");
-      const std::string field = "photos." + photo.entry;
-      const std::string view = text(each, "view", field);
+      photo.entry = textOf(each, "entry", "photos[]");
+      const std::string at = "photos." + photo.entry;
+      const std::string view = textOf(each, "view", at);
       bool known = false;
       for (const auto& [word, value] : kViews)
         if (view == word) {
           photo.view = value;
           known = true;
         }
-      if (!known) fail(field + ".view", fmt::format("is \"{}\"", view), "write side, front or above");
-      photo.width = static_cast<int>(number(each, "width", field));
-      photo.height = static_cast<int>(number(each, "height", field));
+      if (!known) fail(at + ".view", fmt::format("is \"{}\"", view), "write side, front or above");
+      photo.width = static_cast<int>(numberOf(each, "width", at));
+      photo.height = static_cast<int>(numberOf(each, "height", at));
       if (photo.width < 1 || photo.height < 1 || photo.width > 20000 || photo.height > 20000)
-        fail(field, "has a size no picture has", "take the picture in anew");
-      if (each.contains("straighten_rad")) photo.straighten = number(each, "straighten_rad", field);
-      if (each.contains("mm_per_pixel")) photo.mmPerPixel = number(each, "mm_per_pixel", field);
+        fail(at, "has a size no picture has", "take the picture in anew");
+      if (each.contains("straighten_rad")) photo.straighten = numberOf(each, "straighten_rad", at);
+      if (each.contains("mm_per_pixel")) photo.mmPerPixel = numberOf(each, "mm_per_pixel", at);
       if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0)
-        fail(field + ".mm_per_pixel", "is below zero", "take it out");
-      const std::string marks = field + ".landmarks";
+        fail(at + ".mm_per_pixel", "is below zero", "take it out");
+      const std::string marks = at + ".landmarks";
       if (each.contains("landmarks"))
-        for (const auto& [joint, at] : group(each["landmarks"], marks).items()) {
-          if (!at.is_array() || at.size() != 2 || !at[0].is_number() || !at[1].is_number())
+        for (const auto& [joint, place] : group(each["landmarks"], marks).items()) {
+          if (!place.is_array() || place.size() != 2 || !place[0].is_number() || !place[1].is_number())
             fail(fmt::format("{}.{}", marks, joint), "is not a place", "give [x, y] in pixels");
-          photo.landmarks[joint] = Vec2(at[0].get<double>(), at[1].get<double>());
+          photo.landmarks[joint] = Vec2(place[0].get<double>(), place[1].get<double>());
         }
       if (p_.photos.size() >= kMostPhotos)
         fail("photos", "holds more than three pictures", "leave one for each view");
@@ -133,7 +117,6 @@ private:
   }
 
   const Json& in_;
-  const std::string& file_;
   Project& p_;
 };
 
@@ -180,12 +163,7 @@ void studyToJson(const Project& project, Json& out) {
 }
 
 std::optional<Problem> studyFromJson(const Json& in, const std::string& file, Project& project) {
-  try {
-    Reader(in, file, project).read();
-  } catch (const Bad& bad) {
-    return bad.problem;
-  }
-  return std::nullopt;
+  return FieldReader::problemOf([&] { Reader(in, file, project).read(); });
 }
 
 } // namespace columna

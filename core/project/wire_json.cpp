@@ -1,6 +1,8 @@
 // What the maker settled of the wire, to and from a project's JSON.
 #include "project/project.h"
 
+#include "project/field_reader.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -10,13 +12,9 @@ namespace {
 
 using Json = nlohmann::json;
 
-struct Bad {
-  Problem problem;
-};
-
-class Reader {
+class Reader : FieldReader {
 public:
-  Reader(const Json& in, const std::string& file) : in_(in), file_(file) {}
+  Reader(const Json& in, const std::string& file) : FieldReader(file), in_(in) {}
 
   void read(Project& p) {
     if (in_.contains("most_wires")) p.mostWires = whole(in_["most_wires"], "most_wires", 0, 20);
@@ -25,7 +23,7 @@ public:
     if (in_.contains("drawer")) drawer(p);
     if (in_.contains("allowances")) p.allow = allowances(in_["allowances"], "allowances", {});
     if (in_.contains("piece_allowances")) {
-      object(in_["piece_allowances"], "piece_allowances");
+      group(in_["piece_allowances"], "piece_allowances");
       for (const auto& [piece, each] : in_["piece_allowances"].items())
         p.pieceAllow[piece] = allowances(each, "piece_allowances." + piece, p.allow);
     }
@@ -46,92 +44,61 @@ public:
     }
     if (!in.contains("digits")) return;
     const Json& d = in["digits"];
-    object(d, at + ".digits");
+    group(d, at + ".digits");
     PieceRules::Digits digits;
-    digits.count = whole(field(d, "count", at + ".digits"), at + ".digits.count", 0, 100);
-    digits.length = number(field(d, "length_mm", at + ".digits"), at + ".digits.length_mm", 0.1, 1000);
+    digits.count = whole(field(d, "count", at + ".digits."), at + ".digits.count", 0, 100);
+    digits.length = number(field(d, "length_mm", at + ".digits."), at + ".digits.length_mm", 0.1, 1000);
     if (d.contains("pegs")) digits.pegs = flag(d["pegs"], at + ".digits.pegs");
     choice.digits = digits;
   }
 
 private:
-  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
-  }
-  void object(const Json& in, const std::string& at) const {
-    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
-  }
-  const Json& field(const Json& in, const char* key, const std::string& at) const {
-    if (!in.contains(key)) fail(at + "." + key, "is missing", "open another copy of the file");
-    return in[key];
-  }
-  double number(const Json& in, const std::string& at, double low, double high) const {
-    if (!in.is_number()) fail(at, "is not a number", "open another copy of the file");
-    const double value = in.get<double>();
-    if (!(value >= low && value <= high))
-      fail(at, fmt::format("is {:g}", value), fmt::format("give {:g} to {:g}", low, high));
-    return value;
-  }
-  int whole(const Json& in, const std::string& at, int low, int high) const {
-    if (!in.is_number_integer()) fail(at, "is not a whole number", "open another copy of the file");
-    return static_cast<int>(number(in, at, low, high));
-  }
-  bool flag(const Json& in, const std::string& at) const {
-    if (!in.is_boolean()) fail(at, "is neither true nor false", "write one of the two");
-    return in.get<bool>();
-  }
-  std::string text(const Json& in, const std::string& at) const {
-    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
-    return in.get<std::string>();
-  }
-
   void drawer(Project& p) const {
-    if (!in_["drawer"].is_array()) fail("drawer", "is not a list", "write it in [ ]");
+    list(in_["drawer"], "drawer");
     for (size_t i = 0; i < in_["drawer"].size(); ++i) {
       const Json& in = in_["drawer"][i];
       const std::string at = fmt::format("drawer[{}]", i);
-      object(in, at);
+      group(in, at);
       OwnWire w;
-      w.name = text(field(in, "name", at), at + ".name");
-      w.material = text(field(in, "material", at), at + ".material");
-      w.diameter = number(field(in, "diameter_mm", at), at + ".diameter_mm", 0.05, 10);
+      w.name = text(field(in, "name", at + "."), at + ".name");
+      w.material = text(field(in, "material", at + "."), at + ".material");
+      w.diameter = number(field(in, "diameter_mm", at + "."), at + ".diameter_mm", 0.05, 10);
       if (in.contains("cover_mm")) w.cover = number(in["cover_mm"], at + ".cover_mm", 0, 2);
       if (in.contains("length_mm")) w.length = number(in["length_mm"], at + ".length_mm", 0, 1e6);
       if (in.contains("count")) w.count = whole(in["count"], at + ".count", 0, 10000);
       if (in.contains("yield_MPa")) {
         const Json& y = in["yield_MPa"];
-        object(y, at + ".yield_MPa");
-        w.yield = Estimate{number(field(y, "value", at), at + ".yield_MPa.value", 1, 3000),
-                           number(field(y, "low", at), at + ".yield_MPa.low", 0.1, 3000),
-                           number(field(y, "high", at), at + ".yield_MPa.high", 1, 6000)};
+        group(y, at + ".yield_MPa");
+        w.yield = Estimate{number(field(y, "value", at + "."), at + ".yield_MPa.value", 1, 3000),
+                           number(field(y, "low", at + "."), at + ".yield_MPa.low", 0.1, 3000),
+                           number(field(y, "high", at + "."), at + ".yield_MPa.high", 1, 6000)};
       }
       p.drawer.push_back(std::move(w));
     }
   }
 
   Allowances allowances(const Json& in, const std::string& at, Allowances usual) const {
-    object(in, at);
+    group(in, at);
     for (const AllowanceField& f : allowanceFields())
       if (in.contains(f.key)) usual.*f.value = number(in[f.key], at + "." + f.key, f.low, f.high);
     return usual;
   }
 
   void routes(Project& p) const {
-    object(in_["routes"], "routes");
-    for (const auto& [group, pieces] : in_["routes"].items()) {
-      if (!pieces.is_array()) fail("routes." + group, "is not a list", "write it in [ ]");
+    group(in_["routes"], "routes");
+    for (const auto& [name, pieces] : in_["routes"].items()) {
+      list(pieces, "routes." + name);
       std::vector<std::vector<std::string>> out;
       for (const Json& piece : pieces) {
-        if (!piece.is_array()) fail("routes." + group, "has a piece that is not a list", "write it in [ ]");
+        if (!piece.is_array()) fail("routes." + name, "has a piece that is not a list", "write it in [ ]");
         out.emplace_back();
-        for (const Json& point : piece) out.back().push_back(text(point, "routes." + group));
+        for (const Json& point : piece) out.back().push_back(text(point, "routes." + name));
       }
-      p.routes[group] = std::move(out);
+      p.routes[name] = std::move(out);
     }
   }
 
   const Json& in_;
-  const std::string& file_;
 };
 
 void put(Json& in, const char* key, bool set, Json value) {
@@ -183,22 +150,12 @@ void limbWireToJson(const LimbChoice& choice, Json& in) {
 }
 
 std::optional<Problem> wireFromJson(const Json& in, const std::string& file, Project& project) {
-  try {
-    Reader(in, file).read(project);
-  } catch (const Bad& bad) {
-    return bad.problem;
-  }
-  return std::nullopt;
+  return FieldReader::problemOf([&] { Reader(in, file).read(project); });
 }
 
 std::optional<Problem> limbWireFromJson(const Json& in, const std::string& at, const std::string& file,
                                         LimbChoice& choice) {
-  try {
-    Reader(in, file).limb(in, at, choice);
-  } catch (const Bad& bad) {
-    return bad.problem;
-  }
-  return std::nullopt;
+  return FieldReader::problemOf([&] { Reader(in, file).limb(in, at, choice); });
 }
 
 } // namespace columna

@@ -1,5 +1,7 @@
 #include "project/project.h"
 
+#include "project/field_reader.h"
+
 #include <fmt/format.h>
 
 #include <cmath>
@@ -14,26 +16,22 @@ constexpr size_t kMostCorners = 2000;
 constexpr size_t kMostReadings = 12;
 constexpr size_t kMostRecords = 100000;
 
-struct Bad {
-  Problem problem;
-};
-
 std::string_view viewWord(View view) {
   return view == View::Front ? "front" : view == View::Above ? "above" : "side";
 }
 
-class Reader {
+class Reader : FieldReader {
 public:
-  explicit Reader(const std::string& file) : file_(file) {}
+  using FieldReader::FieldReader;
 
   void read(const Json& in, WoolWish& wool) const {
-    object(in, "wool");
+    group(in, "wool");
     if (in.contains("test_ball")) {
-      object(in["test_ball"], "wool.test_ball");
+      group(in["test_ball"], "wool.test_ball");
       const Json& b = in["test_ball"];
       TestBall ball;
-      ball.diameter = number(b, "diameter_mm", "wool.test_ball.", 5, 200);
-      ball.grams = number(b, "g", "wool.test_ball.", 0.05, 2000);
+      ball.diameter = within(b, "diameter_mm", "wool.test_ball.", 5, 200);
+      ball.grams = within(b, "g", "wool.test_ball.", 0.05, 2000);
       if (b.contains("firmness")) {
         const auto firm = firmness(text(b["firmness"], "wool.test_ball.firmness"));
         if (!firm) fail("wool.test_ball.firmness", "is not known", "use soft, medium or firm");
@@ -56,7 +54,7 @@ public:
       if (!grip) fail("wool.grip", "is not known", "use none, sleeve, paper or wax");
       wool.grip = *grip;
     }
-    if (in.contains("fur_shown_mm")) wool.furShown = number(in, "fur_shown_mm", "wool.", 1, 300);
+    if (in.contains("fur_shown_mm")) wool.furShown = within(in, "fur_shown_mm", "wool.", 1, 300);
     if (in.contains("markings")) {
       list(in["markings"], "wool.markings", kMostMarkings);
       for (const Json& each : in["markings"]) wool.markings.push_back(marking(each, wool.markings.size()));
@@ -68,29 +66,10 @@ public:
   }
 
 private:
-  [[noreturn]] void fail(const std::string& field, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", field, what), file_, remedy}};
-  }
-  void object(const Json& in, const std::string& at) const {
-    if (!in.is_object()) fail(at, "is not a group of fields", "open another copy of the file");
-  }
-  void list(const Json& in, const std::string& at, size_t most) const {
-    if (!in.is_array()) fail(at, "is not a list", "write it in [ ]");
-    if (in.size() > most)
-      fail(at, fmt::format("has {} entries", in.size()), fmt::format("keep {} at most", most));
-  }
-  [[nodiscard]] double number(const Json& in, const std::string& key, const std::string& at, double low,
+  /// A number that must be there.
+  [[nodiscard]] double within(const Json& in, const std::string& key, const std::string& at, double low,
                               double high) const {
-    if (!in.contains(key) || !in[key].is_number())
-      fail(at + key, "is missing or not a number", "open another copy of the file");
-    const double v = in[key].get<double>();
-    if (!(v >= low && v <= high))
-      fail(at + key, fmt::format("is {:g}", v), fmt::format("give {:g} to {:g}", low, high));
-    return v;
-  }
-  [[nodiscard]] std::string text(const Json& in, const std::string& at) const {
-    if (!in.is_string()) fail(at, "is not text", "open another copy of the file");
-    return in.get<std::string>();
+    return number(field(in, key, at), at + key, low, high);
   }
   [[nodiscard]] Tone tone(const Json& in, const std::string& at) const {
     const auto found = toneOf(text(in, at));
@@ -99,22 +78,22 @@ private:
   }
 
   [[nodiscard]] WoolStock stock(const Json& in, const std::string& at, WoolStock out) const {
-    object(in, at);
+    group(in, at);
     if (in.contains("form")) {
       const auto form = woolForm(text(in["form"], at + ".form"));
       if (!form) fail(at + ".form", "is not known", "use batt, carded sliver, combed top or roving");
       out.form = *form;
     }
     // A wool that weighs nothing is let through: the plan says what is wrong with it.
-    if (in.contains("g_per_m")) out.linear = number(in, "g_per_m", at + ".", 0, 1000) / 1000;
-    if (in.contains("staple_mm")) out.staple = number(in, "staple_mm", at + ".", 5, 500);
+    if (in.contains("g_per_m")) out.linear = within(in, "g_per_m", at + ".", 0, 1000) / 1000;
+    if (in.contains("staple_mm")) out.staple = within(in, "staple_mm", at + ".", 5, 500);
     if (in.contains("tone")) out.tone = tone(in["tone"], at + ".tone");
     return out;
   }
 
   [[nodiscard]] Marking marking(const Json& in, size_t index) const {
     const std::string at = fmt::format("wool.markings[{}]", index);
-    object(in, at);
+    group(in, at);
     Marking m;
     if (in.contains("name")) m.name = text(in["name"], at + ".name");
     if (in.contains("tone")) m.tone = tone(in["tone"], at + ".tone");
@@ -125,9 +104,7 @@ private:
       m.view = view == "front" ? View::Front : view == "above" ? View::Above : View::Side;
     }
     if (in.contains("both_sides")) {
-      if (!in["both_sides"].is_boolean())
-        fail(at + ".both_sides", "is neither true nor false", "write one of the two");
-      m.both = in["both_sides"].get<bool>();
+      m.both = flag(in["both_sides"], at + ".both_sides");
     }
     if (in.contains("limb")) m.limb = text(in["limb"], at + ".limb");
     if (!in.contains("outline")) fail(at + ".outline", "is missing", "give three corners or more");
@@ -144,23 +121,21 @@ private:
 
   [[nodiscard]] WrapRecord record(const Json& in) const {
     const std::string at = "wool.records.";
-    object(in, "wool.records");
+    group(in, "wool.records");
     WrapRecord r;
     if (!in.contains("limb")) fail(at + "limb", "is missing", "name the limb");
     r.limb = text(in["limb"], at + "limb");
     if (in.contains("left_g")) {
       r.what = WrapRecord::What::Left;
-      r.value = number(in, "left_g", at, 0, 100000);
+      r.value = within(in, "left_g", at, 0, 100000);
     } else {
-      r.value = number(in, "girth_mm", at, 0.5, 10000);
-      r.along = in.contains("along_mm") ? number(in, "along_mm", at, 0, 10000) : 0;
+      r.value = within(in, "girth_mm", at, 0.5, 10000);
+      r.along = in.contains("along_mm") ? within(in, "along_mm", at, 0, 10000) : 0;
       if (in.contains("moment")) r.moment = text(in["moment"], at + "moment");
     }
     if (in.contains("date")) r.date = text(in["date"], at + "date");
     return r;
   }
-
-  const std::string& file_;
 };
 
 Json stockJson(const WoolStock& stock) {
@@ -218,12 +193,7 @@ void woolToJson(const WoolWish& wool, Json& out) {
 
 std::optional<Problem> woolFromJson(const Json& in, const std::string& file, WoolWish& wool) {
   if (!in.contains("wool")) return std::nullopt;
-  try {
-    Reader(file).read(in["wool"], wool);
-  } catch (const Bad& bad) {
-    return bad.problem;
-  }
-  return std::nullopt;
+  return FieldReader::problemOf([&] { Reader(file).read(in["wool"], wool); });
 }
 
 void limbWoolToJson(const LimbChoice& choice, Json& in) {

@@ -84,6 +84,7 @@ TapeShare tapeAt(const WoolField& own, const FigureBone& bone, double at, double
   const Slice oval = offsetEllipse(a, b, coat);
   if (oval.tape <= 0 || body.tape <= 0) return out;
   const Slice core = sliceOf(own, middle, u, v, about, coat);
+  if (core.tape <= 0) return {}; // at the very tip
   out.felted = share(core.tape, oval.tape);
   out.coreAcross = share(core.across, oval.across);
   out.coreDeep = share(core.deep, oval.deep);

@@ -10,7 +10,7 @@
 
 namespace columna {
 
-Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
+Girth layersAt(const FigureBone& bone, double at, const LayerInput& in, const TapeShare& tape) {
   const Station section = stationAt(bone, at);
   Girth g;
   g.at = at;
@@ -19,18 +19,22 @@ Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
   g.allCoat = in.allCoat;
   const double a = g.across / 2;
   const double b = g.deep / 2;
-  g.finished = ellipsePerimeter(a, b);
+  g.finished = ellipsePerimeter(a, b) * tape.finished;
+  g.across *= tape.across;
+  g.deep *= tape.deep;
   if (!in.allCoat) {
     const Slice core = offsetEllipse(a, b, in.coat);
-    g.felted = core.tape;
-    g.coreAcross = core.across;
-    g.coreDeep = core.deep;
+    g.felted = core.tape * tape.felted;
+    g.coreAcross = core.across * tape.coreAcross;
+    g.coreDeep = core.deep * tape.coreDeep;
   }
   if (!bone.wire) return g;
   g.wire = std::numbers::pi * in.bundle;
   const double under = in.allCoat ? 0 : in.coat;
   const double free = -distanceToEllipse(0, -section.lift, a, b).distance - under;
   g.round = std::max(0.0, 2 * free);
+  // On a rounded end there is less of it than the section that swept it.
+  g.round = std::min(g.round, g.felted > 0 ? std::min(g.coreAcross, g.coreDeep) : std::min(g.across, g.deep));
   if (g.round <= in.bundle) {
     g.round = 0; // the wire lies at the edge of the section or outside: nothing can be wound on it
     return g;
@@ -39,15 +43,6 @@ Girth layersAt(const FigureBone& bone, double at, const LayerInput& in) {
                                 : woundLimbDiameter(g.round, in.bundle, in.wrapped, in.density);
   g.wound = std::numbers::pi * std::max(before, g.round);
   return g;
-}
-
-void asTaped(Girth& girth, const TapeShare& tape) {
-  girth.finished *= tape.finished;
-  girth.felted *= tape.felted;
-  girth.across *= tape.across;
-  girth.deep *= tape.deep;
-  girth.coreAcross *= tape.coreAcross;
-  girth.coreDeep *= tape.coreDeep;
 }
 
 double gripThickness(WireGrip grip) {

@@ -36,11 +36,9 @@ struct LayerInput {
   bool allCoat = false;
 };
 
-/// The layers at 0..1 of a bone.
-[[nodiscard]] Girth layersAt(const FigureBone& bone, double at, const LayerInput& in);
-
-/// The same as a tape and callipers read it where the cut is no clean oval.
-void asTaped(Girth& girth, const TapeShare& tape);
+/// The layers at 0..1 of a bone; `tape` is what the cut there is of its clean oval.
+[[nodiscard]] Girth layersAt(const FigureBone& bone, double at, const LayerInput& in,
+                             const TapeShare& tape = {});
 
 /// What a grip on the wire adds all round, mm: a pipe cleaner's pile crushed under wool 1.5, a spiral of
 /// crepe paper 0.15, a rub of wax 0.05 [E].

@@ -235,8 +235,8 @@ private:
                         w.density, ball(part.kind), boneAllCoat(bone, in, in_.coat, in_.wish, rules_)};
       // Two girths a bone: its beginning third and its end third, where a tape can go round.
       for (size_t k = 0; k < kTapeAt.size(); ++k) {
-        Girth g = layersAt(bone, kTapeAt[k], layers);
-        if (!solid_.tapes.empty()) asTaped(g, solid_.tapes[static_cast<size_t>(b)][k]);
+        Girth g = layersAt(bone, kTapeAt[k], layers,
+                           solid_.tapes.empty() ? TapeShare() : solid_.tapes[static_cast<size_t>(b)][k]);
         g.bone = b;
         g.along = along + g.at * bone.length;
         g.loose = w.looseEnd > 0 && g.along < w.looseFrom + w.looseEnd;

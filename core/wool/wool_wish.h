@@ -25,7 +25,7 @@ struct TestBall {
   double diameter = 0; ///< mm, the mean of those measured
   double grams = 0;
   Firmness firmness = Firmness::Medium;
-  std::vector<double> measured; ///< mm, as they were read, three ways across; may be empty
+  std::vector<double> measured{}; ///< mm, as they were read, three ways across; may be empty
   [[nodiscard]] bool operator==(const TestBall&) const = default;
 };
 

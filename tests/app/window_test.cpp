@@ -1,5 +1,7 @@
 #include "window.h"
 
+#include "turn/turntable.h"
+
 #include <QComboBox>
 #include <QDropEvent>
 #include <QMimeData>
@@ -257,7 +259,7 @@ TEST_F(WindowTest, FindingsAreSteppedThrough) {
 }
 
 TEST_F(WindowTest, ControlsHaveNamesAndTakeTheKeyboard) {
-  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Wrap}) {
+  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap}) {
     to(stage);
     session.select(limb("left-foreleg"));
     for (const QAbstractButton* button : window.findChildren<QAbstractButton*>()) {
@@ -279,12 +281,17 @@ TEST_F(WindowTest, ControlsHaveNamesAndTakeTheKeyboard) {
 
 TEST_F(WindowTest, HoldingXShowsTheWire) {
   to(Stage::Wrap);
-  const QImage before = window.mat()->grab().toImage();
+  session.finishSolid();
+  const auto seen = [this] { // the turntable's fine picture follows its coarse one
+    EXPECT_TRUE(QTest::qWaitFor([this] { return !window.mat()->turntable()->behind(); }, 20000));
+    return window.mat()->grab().toImage();
+  };
+  const QImage before = seen();
   QTest::keyPress(window.mat(), Qt::Key_X);
-  const QImage through = window.mat()->grab().toImage();
+  const QImage through = seen();
   QTest::keyRelease(window.mat(), Qt::Key_X);
   EXPECT_NE(before, through);
-  EXPECT_EQ(before, window.mat()->grab().toImage());
+  EXPECT_EQ(before, seen());
 }
 
 TEST_F(WindowTest, DoubleClickEnlargesAView) {

@@ -2,6 +2,7 @@
 #include "sheet/true_size_sheet.h"
 
 #include "anatomy/outline.h"
+#include "sheet/words.h"
 #include "support.h"
 
 #include <cmath>
@@ -13,13 +14,6 @@ namespace {
 
 std::vector<Page> sheetOf(const Project& p, Paper paper) {
   return trueSizeSheet(p, planned(p), shelf(), paper);
-}
-
-std::string words(const std::vector<Page>& pages) {
-  std::string all;
-  for (const Page& page : pages)
-    for (const Mark& m : page.marks) all += m.text + '\n';
-  return all;
 }
 
 } // namespace

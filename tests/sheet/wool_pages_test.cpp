@@ -1,5 +1,6 @@
 // The wool's pages: weights that add up, tapes whose notches are true to size, pads that fit the paper.
 #include "sheet/wool_pages.h"
+#include "sheet/words.h"
 #include "support.h"
 #include "wool/build_up.h"
 
@@ -7,17 +8,6 @@
 
 using namespace columna;
 using namespace columna::test;
-
-namespace {
-
-std::string words(const std::vector<Page>& pages) {
-  std::string all;
-  for (const Page& page : pages)
-    for (const Mark& m : page.marks) all += m.text + '\n';
-  return all;
-}
-
-} // namespace
 
 TEST(WoolPages, EveryHeapIsToBeTicked) {
   const Project p = project("river_otter", 108);
