@@ -14,7 +14,7 @@ namespace columna {
 LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Limb card"));
   auto* outer = new QVBoxLayout(this);
-  outer->setContentsMargins(px(24), px(26), px(8), 0);
+  outer->setContentsMargins(frame(24), frame(26), frame(8), 0);
   outer->setSpacing(0);
   auto* scroll = new QScrollArea(this);
   scroll->setWidgetResizable(true);
@@ -22,7 +22,7 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   scroll->setFocusPolicy(Qt::NoFocus);
   auto* inside = new QWidget;
   auto* layout = new QVBoxLayout(inside);
-  layout->setContentsMargins(0, 0, px(16), px(16));
+  layout->setContentsMargins(0, 0, textScale() > 1.3 ? 2 : frame(16), px(16));
   layout->setSpacing(px(8));
   name_ = textLabel(inside, 20, QFont::DemiBold);
   under_ = textLabel(inside, 13, QFont::Normal);

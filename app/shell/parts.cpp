@@ -63,7 +63,10 @@ QSize BigFigure::minimumSizeHint() const { return {px(60), px(64)}; }
 
 void BigFigure::paintEvent(QPaintEvent* /*event*/) {
   QPainter p(this);
-  p.setFont(typeface(13));
+  double caption = 13;
+  while (caption > 8 && QFontMetricsF(typeface(caption)).horizontalAdvance(caption_) > width())
+    caption -= 0.5;
+  p.setFont(typeface(caption));
   p.setPen(theme().faint);
   p.drawText(QRectF(0, 0, width(), px(18)), Qt::AlignLeft | Qt::AlignVCenter, caption_);
   // A figure too wide for its column is set smaller rather than cut.
@@ -90,6 +93,7 @@ Why::Why(QWidget* parent) : QWidget(parent) {
   button_ = new QPushButton(this);
   button_->setCheckable(true);
   button_->setCursor(Qt::PointingHandCursor);
+  button_->setMinimumWidth(px(40));
   sum_ = new QLabel(this);
   sum_->setTextFormat(Qt::RichText);
   sum_->setWordWrap(true);
@@ -117,10 +121,19 @@ QString Why::workingText() const {
   return out;
 }
 
+void Why::title() {
+  // A title too long for the card is shortened; the working under it tells the rest.
+  const QString mark = open_ ? QStringLiteral("  ▴") : QStringLiteral("  ▾");
+  const QFontMetrics m(typeface(13, QFont::DemiBold));
+  const QString whole = QString::fromStdString(working_.title);
+  const int room = width() - m.horizontalAdvance(mark) - px(14);
+  button_->setText((room > px(60) ? m.elidedText(whole, Qt::ElideRight, room) : whole) + mark);
+}
+
+void Why::resizeEvent(QResizeEvent* /*event*/) { title(); }
+
 void Why::refresh() {
   const Theme& t = theme();
-  button_->setText(QString::fromStdString(working_.title) +
-                   (open_ ? QStringLiteral("  ▴") : QStringLiteral("  ▾")));
   button_->setAccessibleName(QString::fromStdString(working_.title));
   button_->setStyleSheet(
       QStringLiteral("QPushButton { background: transparent; border: 2px solid transparent; padding: 1px "
@@ -128,6 +141,7 @@ void Why::refresh() {
                      "font-weight: 600; text-align: left; } QPushButton:focus { border-color: %1; }")
           .arg(t.woad.name())
           .arg(px(13)));
+  title();
   sum_->setVisible(open_);
   if (!open_) return;
   QString html = QStringLiteral("<table width='100%' cellspacing='0' cellpadding='2'>");

@@ -50,8 +50,12 @@ public:
   [[nodiscard]] QPushButton* button() const { return button_; }
   [[nodiscard]] QString workingText() const;
 
+protected:
+  void resizeEvent(QResizeEvent* event) override;
+
 private:
   void refresh();
+  void title();
   Working working_;
   bool open_ = false;
   QPushButton* button_;

@@ -93,7 +93,12 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
     p.drawPath(shape);
     p.setPen(t.ink);
   }
-  p.setFont(typeface(current_ ? 16 : 13, current_ ? QFont::Bold : QFont::DemiBold));
+  // The frame grows less than the text: a word too wide for its vertebra is set smaller.
+  const int weight = current_ ? QFont::Bold : QFont::DemiBold;
+  double size = current_ ? 16 : 13;
+  while (size > 6 && QFontMetricsF(typeface(size, weight)).horizontalAdvance(text()) > r.width() - frame(14))
+    size -= 0.5;
+  p.setFont(typeface(size, weight));
   p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - frame(4), r.height() * 0.38),
              Qt::AlignCenter, text());
   p.setFont(typeface(12));

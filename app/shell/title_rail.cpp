@@ -144,8 +144,11 @@ void TitleRail::refresh() {
   name_->setToolTip(full);
   size_->setText(tr("%1 high").arg(str(printLength(f.overallHeight, units))));
   length_->setText(tr("%1 at the shoulder").arg(str(printLength(f.shoulderHeight, units))));
-  construction_->setText(str(std::string(columna::name(session_.project().construction))) +
+  const QString built = str(std::string(columna::name(session_.project().construction)));
+  construction_->setText(QFontMetrics(typeface(13, QFont::DemiBold))
+                             .elidedText(built, Qt::ElideRight, px(textScale() > 1.3 ? 90 : 220)) +
                          QStringLiteral(" ▾"));
+  construction_->setToolTip(built);
   const History& h = session_.history();
   undo_->setEnabled(h.canUndo());
   redo_->setEnabled(h.canRedo());

@@ -6,6 +6,7 @@
 #include "theme/theme.h"
 
 #include <QPainter>
+#include <QtMath>
 
 #include <algorithm>
 #include <cmath>
@@ -98,13 +99,17 @@ void Turntable::paintPads(QPainter& p) const {
         p.drawEllipse(QPointF(0, 0), std::max<double>(px(8), std::hypot(along.x(), along.y())),
                       std::max<double>(px(5), pad.width / 2 * camera_.scale * 0.6));
         p.restore();
-        const QString words =
-            QStringLiteral("%1 %2").arg(QString::fromStdString(pad.place),
-                                        QString::fromStdString(printMass(pad.grams, session_.units())));
         p.setFont(typeface(13, QFont::DemiBold));
+        // A name too long for the room beside the figure is shortened, its weight is not.
+        const QString grams = u' ' + QString::fromStdString(printMass(pad.grams, session_.units()));
+        const double room = width() - c.x() - px(90) - p.fontMetrics().horizontalAdvance(grams);
+        const QString words = p.fontMetrics().elidedText(QString::fromStdString(pad.place), Qt::ElideRight,
+                                                         std::max(px(40), qFloor(room))) +
+                              grams;
         const double w = p.fontMetrics().horizontalAdvance(words);
         // Named to the right of the figure, each on a line of its own.
         QRectF box(c.x() + px(70), c.y() - px(9), w + px(10), px(19));
+        box.moveRight(std::min<double>(box.right(), width() - px(6)));
         while (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); }))
           box.translate(0, px(20));
         if (side == 1) continue; // one name serves both

@@ -72,7 +72,7 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   connect(twin, &KeyButton::clicked, this, [this] { session_.toggleTied(session_.selected()); });
   back_ = new KeyButton(QStringLiteral("Del"), tr("wire as reckoned"), this);
   connect(back_, &KeyButton::clicked, this, [this] { session_.clearWire(session_.selected()); });
-  auto* more = new QHBoxLayout;
+  auto* more = new QBoxLayout(textScale() > 1.3 ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
   more->setSpacing(px(10));
   more->addWidget(twin);
   more->addWidget(back_);
@@ -144,8 +144,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   pegs_ = new QCheckBox(tr("pegs"), digitRow_);
   pegs_->setToolTip(tr("each its own short wire instead of one woven out and back through the loop"));
   toes->addWidget(pegs_);
+  if (textScale() > 1.3) toes->setSpacing(px(3));
   connect(pegs_, &QCheckBox::clicked, this, &WireCard::typedDigits);
-  choose->addWidget(digitRow_, 5, 1);
+  const int first = textScale() > 1.3 ? 0 : 1; // large text: over both columns
+  choose->addWidget(digitRow_, 5, first, 1, 2 - first);
   connect(digits_, &QSpinBox::editingFinished, this, &WireCard::typedDigits);
   connect(digitLength_, &QLineEdit::editingFinished, this, &WireCard::typedDigits);
   choose->setColumnStretch(1, 1);

@@ -24,15 +24,20 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("Markings"));
   list_->setMinimumWidth(px(220));
-  grid->addWidget(list_, 0, 0, 3, 1);
+  const bool narrow = textScale() > 1.4; // large text: what stands beside goes under
+  const int top = narrow ? 1 : 0;
+  if (narrow)
+    grid->addWidget(list_, 0, 0, 1, 3);
+  else
+    grid->addWidget(list_, 0, 0, 3, 1);
   draw_ = new QPushButton(tr("Draw a marking"), this);
   draw_->setCheckable(true);
   draw_->setToolTip(tr("Draw round the area on the side, front or above view"));
   whole_ = new QPushButton(tr("Mark the whole part"), this);
   remove_ = new QPushButton(tr("Remove"), this);
-  grid->addWidget(draw_, 0, 1);
-  grid->addWidget(whole_, 1, 1);
-  grid->addWidget(remove_, 2, 1);
+  grid->addWidget(draw_, top, narrow ? 0 : 1);
+  grid->addWidget(whole_, top + 1, narrow ? 0 : 1);
+  grid->addWidget(remove_, top + 2, narrow ? 0 : 1);
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the marking"));
   name_->setPlaceholderText(tr("name"));
@@ -40,21 +45,24 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   tone_->setAccessibleName(tr("Colour of the marking"));
   tone_->addItems({tr("pale"), tr("mid"), tr("dark")});
   both_ = new QCheckBox(tr("on both sides"), this);
-  grid->addWidget(name_, 0, 2);
-  grid->addWidget(tone_, 1, 2);
-  grid->addWidget(both_, 2, 2);
+  grid->addWidget(name_, top, narrow ? 1 : 2);
+  grid->addWidget(tone_, top + 1, narrow ? 1 : 2);
+  grid->addWidget(both_, top + 2, narrow ? 1 : 2);
   auto* furLabel = textLabel(this, 13, QFont::Normal, false);
   furLabel->setText(tr("fur to be seen"));
   fur_ = new QLineEdit(this);
   fur_->setAccessibleName(tr("Length of fur to be seen"));
   fur_->setPlaceholderText(tr("none"));
-  grid->addWidget(furLabel, 0, 3);
-  grid->addWidget(fur_, 0, 4);
+  grid->addWidget(furLabel, narrow ? 4 : 0, narrow ? 0 : 3);
+  grid->addWidget(fur_, narrow ? 4 : 0, narrow ? 1 : 4);
   words_ = textLabel(this, 13, QFont::Normal);
   words_->setAlignment(Qt::AlignTop);
-  grid->addWidget(words_, 1, 3, 2, 2);
-  grid->setColumnStretch(4, 1);
-  grid->setRowStretch(3, 1);
+  if (narrow)
+    grid->addWidget(words_, 5, 0, 1, 3);
+  else
+    grid->addWidget(words_, 1, 3, 2, 2);
+  grid->setColumnStretch(narrow ? 2 : 4, 1);
+  grid->setRowStretch(narrow ? 6 : 3, 1);
   connect(draw_, &QPushButton::clicked, &session_, &Session::setMarking);
   connect(whole_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();

@@ -33,32 +33,47 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   tape_->setPlaceholderText(tr("girth"));
   readTape_ = new QPushButton(tr("From callipers"), this);
   readTape_->setToolTip(tr("A stand-in for digital callipers: reads the planned girth a little short"));
-  grid->addWidget(place_, 0, 1);
-  grid->addWidget(moment_, 0, 2);
-  grid->addWidget(tape_, 0, 3);
-  grid->addWidget(readTape_, 0, 4);
-  grid->addWidget(smallText(this, tr("wool left of its heap")), 1, 0);
+  const bool narrow = textScale() > 1.4; // large text: what stands beside goes under
+  grid->addWidget(place_, 0, 1, 1, narrow ? 2 : 1);
+  if (narrow) {
+    grid->addWidget(moment_, 1, 0);
+    grid->addWidget(tape_, 1, 1);
+    grid->addWidget(readTape_, 1, 2);
+  } else {
+    grid->addWidget(moment_, 0, 2);
+    grid->addWidget(tape_, 0, 3);
+    grid->addWidget(readTape_, 0, 4);
+  }
+  grid->addWidget(smallText(this, narrow ? tr("wool left") : tr("wool left of its heap")), narrow ? 2 : 1, 0);
   left_ = new QLineEdit(this);
   left_->setAccessibleName(tr("Wool left"));
   left_->setPlaceholderText(tr("weight"));
   readScale_ = new QPushButton(tr("From scale"), this);
   readScale_->setToolTip(tr("A stand-in for a pocket scale: reads what should be left, to 0.1 g"));
-  grid->addWidget(left_, 1, 3);
-  grid->addWidget(readScale_, 1, 4);
+  grid->addWidget(left_, narrow ? 2 : 1, narrow ? 1 : 3);
+  grid->addWidget(readScale_, narrow ? 2 : 1, narrow ? 2 : 4);
   answer_ = textLabel(this, 15, QFont::DemiBold);
   answer_->setAccessibleName(tr("What it says"));
   resize_ = new QPushButton(this);
-  grid->addWidget(answer_, 2, 0, 1, 4);
-  grid->addWidget(resize_, 2, 4);
+  grid->addWidget(answer_, narrow ? 3 : 2, 0, 1, narrow ? 3 : 4);
+  if (narrow)
+    grid->addWidget(resize_, 4, 0, 1, 3);
+  else
+    grid->addWidget(resize_, 2, 4);
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("What was measured"));
   for (QLineEdit* field : {tape_, left_}) field->setMinimumWidth(px(90));
   list_->setMinimumWidth(px(150));
   forget_ = new QPushButton(tr("Remove"), this);
-  grid->addWidget(list_, 0, 5, 2, 1);
-  grid->addWidget(forget_, 2, 5);
-  grid->setColumnStretch(5, 1);
-  grid->setRowStretch(3, 1);
+  if (narrow) {
+    grid->addWidget(list_, 5, 0, 1, 3);
+    grid->addWidget(forget_, 6, 0);
+  } else {
+    grid->addWidget(list_, 0, 5, 2, 1);
+    grid->addWidget(forget_, 2, 5);
+  }
+  grid->setColumnStretch(narrow ? 1 : 5, 1);
+  grid->setRowStretch(narrow ? 7 : 3, 1);
   connect(tape_, &QLineEdit::editingFinished, this, [this] {
     if (!tape_->isModified()) return;
     tape_->setModified(false);

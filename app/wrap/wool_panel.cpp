@@ -17,32 +17,43 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, px(2), px(8), 0);
-  grid->setHorizontalSpacing(px(10));
+  grid->setHorizontalSpacing(px(textScale() > 1.4 ? 4 : 10));
   grid->setVerticalSpacing(px(6));
   stocks_[0] = stockRow(grid, 0, tr("core"), false);
   stocks_[1] = stockRow(grid, 1, tr("coat"), true);
-  grid->addWidget(smallText(this, tr("staple of the coat")), 2, 0);
+  grid->addWidget(smallText(this, textScale() > 1.4 ? tr("staple") : tr("staple of the coat")), 2, 0);
   staple_ = new QLineEdit(this);
   staple_->setAccessibleName(tr("Staple length of the coat wool"));
   grid->addWidget(staple_, 2, 1);
-  grid->addWidget(smallText(this, tr("grip on the wire")), 2, 2);
+  const bool narrow = textScale() > 1.4; // large text: what stands beside goes under
+  grid->addWidget(smallText(this, narrow ? tr("grip") : tr("grip on the wire")), narrow ? 3 : 2,
+                  narrow ? 0 : 2);
   grip_ = new QComboBox(this);
   grip_->setAccessibleName(tr("Grip on the wire"));
   grip_->addItems({tr("bare"), tr("pipe-cleaner sleeve"), tr("paper"), tr("wax")});
-  grid->addWidget(grip_, 2, 3, 1, 2);
+  if (narrow)
+    grid->addWidget(grip_, 3, 1, 1, 2);
+  else
+    grid->addWidget(grip_, 2, 3, 1, 2);
   ballWords_ = textLabel(this, 13, QFont::DemiBold);
   ballWords_->setAccessibleName(tr("Your own felt"));
   ball_ = new QPushButton(this);
   drop_ = new QPushButton(tr("Usual densities"), this);
-  grid->addWidget(ballWords_, 0, 5, 2, 3);
-  grid->addWidget(ball_, 2, 5);
-  grid->addWidget(drop_, 2, 6);
+  if (narrow) {
+    grid->addWidget(ballWords_, 4, 0, 1, 5);
+    grid->addWidget(ball_, 5, 0, 1, 2);
+    grid->addWidget(drop_, 5, 2, 1, 3);
+  } else {
+    grid->addWidget(ballWords_, 0, 5, 2, 3);
+    grid->addWidget(ball_, 2, 5);
+    grid->addWidget(drop_, 2, 6);
+  }
   trouble_ = textLabel(this, 13, QFont::DemiBold);
   trouble_->setStyleSheet(trouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
-  grid->addWidget(trouble_, 3, 0, 1, 8);
-  grid->setColumnMinimumWidth(4, px(16));
-  grid->setColumnStretch(7, 1);
-  grid->setRowStretch(4, 1);
+  grid->addWidget(trouble_, narrow ? 6 : 3, 0, 1, 8);
+  grid->setColumnMinimumWidth(4, narrow ? 0 : px(16));
+  grid->setColumnStretch(narrow ? 4 : 7, 1);
+  grid->setRowStretch(7, 1);
   connect(ball_, &QPushButton::clicked, this, &WoolPanel::openBall);
   connect(drop_, &QPushButton::clicked, this,
           [this] { session_.editWool(tr("no test ball"), [](WoolWish& w) { w.ball.reset(); }); });
@@ -71,6 +82,7 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.linear = new QLineEdit(this);
   s.linear->setAccessibleName(coat ? tr("Weight of 1 m of the coat wool")
                                    : tr("Weight of 1 m of the core wool"));
+  s.linear->setMinimumWidth(px(80));
   s.linear->setToolTip(tr("1 m of it weighs"));
   grid->addWidget(s.linear, row, 2);
   s.tone = new QComboBox(this);

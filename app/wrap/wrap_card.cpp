@@ -130,6 +130,7 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
   auto* softer = new KeyButton(QStringLiteral("["), tr("softer"), firmRow_);
   auto* firmer = new KeyButton(QStringLiteral("]"), tr("firmer"), firmRow_);
   auto* keys = new QHBoxLayout;
+  keys->setSpacing(px(10));
   keys->addWidget(softer);
   keys->addWidget(firmer);
   keys->addStretch();

@@ -19,24 +19,41 @@ QString headed(const QString& head, const QString& rest) {
 QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const {
   const UnitSystem units = session_.units();
   const bool finished = session_.finished();
+  // Large text leaves no room for a column of callipers: they stand under the felted girth.
+  const bool narrow = textScale() > 1.3;
   const auto say = [&](double mm) {
     return mm > 0 ? str(printLengthFigure(mm, units, 0)) : QStringLiteral("–");
   };
-  QString html = QStringLiteral("<table width='100%' cellpadding='2'><tr style='color:%1'><td>%2</td>"
-                                "<td align='right'>%3</td><td align='right'>%4</td><td align='right'>%5</td>"
-                                "<td align='right'>%6</td></tr>")
-                     .arg(theme().faint.name(), tr("from root"), finished ? tr("wound") : tr("now"),
-                          tr("felted"), tr("callipers"), tr("coated"));
+  const auto row = [](const QStringList& cells) {
+    QString out = QStringLiteral("<tr>");
+    for (qsizetype k = 0; k < cells.size(); ++k)
+      out += (k == 0 ? QStringLiteral("<td>%1</td>") : QStringLiteral("<td align='right'>%1</td>"))
+                 .arg(cells[k]);
+    return out + QStringLiteral("</tr>");
+  };
+  const auto faint = [](const QString& text) {
+    return QStringLiteral("<span style='color:%1'>%2</span>").arg(theme().faint.name(), text);
+  };
+  QStringList heads{faint(narrow ? tr("at") : tr("from root")), faint(finished ? tr("wound") : tr("now")),
+                    faint(tr("felted"))};
+  if (!narrow) heads << faint(tr("callipers"));
+  heads << faint(tr("coated"));
+  QString html = QStringLiteral("<table width='100%' cellpadding='2'>") + row(heads);
   for (const Girth& g : w.girths) {
-    const QString callipers = g.felted > 0 ? QStringLiteral("%1 × %2").arg(say(g.coreAcross), say(g.coreDeep))
-                                           : QStringLiteral("%1 × %2").arg(say(g.across), say(g.deep));
-    html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3</b></td>"
-                           "<td align='right'>%4</td><td align='right'>%5</td></tr>")
-                .arg(say(g.along), finished ? say(g.wound) : say(girthAtMoment(g, moment)),
-                     g.allCoat ? tr("all coat")
-                     : g.loose ? tr("(%1)").arg(say(g.felted))
-                               : say(g.felted),
-                     callipers, say(g.finished));
+    const QString times = narrow ? QStringLiteral("%1 ×<br>%2") : QStringLiteral("%1 × %2");
+    const QString callipers =
+        g.felted > 0 ? times.arg(say(g.coreAcross), say(g.coreDeep)) : times.arg(say(g.across), say(g.deep));
+    const QString felted = QStringLiteral("<b>%1</b>")
+                               .arg(g.allCoat ? tr("all coat")
+                                    : g.loose ? tr("(%1)").arg(say(g.felted))
+                                              : say(g.felted));
+    QStringList cells{say(g.along), finished ? say(g.wound) : say(girthAtMoment(g, moment))};
+    if (narrow)
+      cells << felted + QStringLiteral("<br>") + callipers;
+    else
+      cells << felted << callipers;
+    cells << say(g.finished);
+    html += row(cells);
   }
   QString after;
   if (w.looseEnd > 0)
