@@ -1,4 +1,5 @@
 // What Wire does to the project: gauges, strands, digits, routes, the drawer and allowances.
+#include "measure/gauge.h"
 #include "shell/session.h"
 
 #include "shell/say.h"
@@ -84,6 +85,13 @@ std::optional<QString> Session::stepWire(int limb, int step) {
 
 std::optional<QString> Session::setWire(int limb, double mm) {
   const LimbPlan& now = plan_->limbs[static_cast<size_t>(limb)];
+  const auto refuse = [this](const QString& sentence) {
+    emit refused(sentence);
+    return sentence;
+  };
+  if (now.group < 0) return refuse(tr("That part has no wire; give it strands first."));
+  if (!(mm > 0 && mm <= kThickestWire))
+    return refuse(tr("No wire is that thick; give above 0 and up to %1 mm.").arg(kThickestWire));
   const QString name = mm > now.section.diameter ? tr("thicker wire") : tr("thinner wire");
   Project p = project();
   // Limbs that share a wire share the choice: the others' are dropped so that the newest counts.

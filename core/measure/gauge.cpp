@@ -94,7 +94,7 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
   if (!mm)
     return Problem{
         fmt::format("\"{}\" is not a wire size", given), {}, "write it like 0.8 mm, 20 awg or 20 swg"};
-  if (!(*mm > 0) || *mm > 10)
+  if (!(*mm > 0) || *mm > kThickestWire)
     return Problem{fmt::format("{} is not a wire's diameter", printLength(*mm, UnitSystem::Metric)),
                    {},
                    "give a diameter above 0 and up to 10 mm"};

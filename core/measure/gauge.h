@@ -14,6 +14,9 @@
 
 namespace columna {
 
+/// mm: thicker is rod, and no hand bends it into an armature.
+inline constexpr double kThickestWire = 10;
+
 /// Diameter in mm of an American wire gauge number. n may be fractional; sizes 0000 to 50 (-3 to 50) are
 /// sensible.
 [[nodiscard]] double awgToMm(double n);

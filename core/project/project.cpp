@@ -1,5 +1,6 @@
 #include "project/project.h"
 
+#include "measure/gauge.h"
 #include "project/field_reader.h"
 
 #include <fmt/format.h>
@@ -126,8 +127,9 @@ private:
       if (in.contains("material")) choice.material = textOf(in, "material");
       if (in.contains("diameter_mm")) {
         const double d = numberOf(in, "diameter_mm");
-        if (!(d > 0) || d > 10)
-          fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d), "give above 0 and up to 10 mm");
+        if (!(d > 0) || d > kThickestWire)
+          fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d),
+               fmt::format("give above 0 and up to {:g} mm", kThickestWire));
         choice.diameter = d;
       }
       if (in.contains("firmness")) {
@@ -176,18 +178,20 @@ Json toJson(const Project& project) {
   for (auto it = limbs.begin(); it != limbs.end();) {
     if (!project.limbs.contains(it.key()))
       for (const char* key :
-           {"material", "diameter_mm", "firmness", "density_g_cm3", "coat", "wires", "digits"})
+           {"material", "diameter_mm", "firmness", "density_g_cm3", "coat", "wires", "held", "digits"})
         it.value().erase(key);
     it = it.value().empty() ? limbs.erase(it) : std::next(it);
   }
   for (const auto& [limbId, choice] : project.limbs) {
     Json& in = limbs[limbId];
+    if (!in.is_object()) in = Json::object();
     put(in, "material", choice.material.has_value(), choice.material.value_or(""));
     put(in, "diameter_mm", choice.diameter.has_value(), choice.diameter.value_or(0));
     put(in, "firmness", choice.firmness.has_value(),
         std::string(word(choice.firmness.value_or(Firmness::Medium))));
     limbWireToJson(choice, in);
     limbWoolToJson(choice, in);
+    if (in.empty()) limbs.erase(limbId); // a choice that was taken back
   }
   out["untied"] = project.untied;
   return out;

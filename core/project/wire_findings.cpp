@@ -66,6 +66,14 @@ void lookAtNumbers(std::vector<Finding>& out, const Project& project, const Plan
                        "another.",
                        choice.group, choice.problem),
            "a route that does not fit"});
+  for (const RouteChoice& choice : plan.routes)
+    if (!choice.proven && !choice.own)
+      out.push_back(
+          {Level::Doubtful, "figure",
+           fmt::format("So many strands meet in {} that not every way through was tried: there may be one "
+                       "of fewer pieces. Give some limbs fewer strands, or settle the route by hand.",
+                       choice.group),
+           "pieces perhaps more than needed"});
   if (plan.figure.bones.size() < 2)
     out.push_back({Level::Doubtful, "figure",
                    "The animal has a single bone, so there is nothing to join; add limbs to its pattern.",

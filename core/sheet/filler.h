@@ -31,6 +31,8 @@ public:
     return pages_.back().marks;
   }
   [[nodiscard]] double clear() const { return width_ - 2 * kMargin; }
+  /// The highest block there is room for.
+  [[nodiscard]] double tallest() const { return height_ - 2 * kMargin - 20; }
   double& y() { return y_; }
   std::vector<Page> take() { return std::move(pages_); }
 

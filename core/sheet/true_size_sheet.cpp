@@ -294,9 +294,9 @@ private:
                 ? fmt::format("Sheet {} of A1 to {}{}: glue each over the ticks of the one before. ", tile,
                               static_cast<char>('A' + rows - 1), columns)
                 : std::string();
-        page.marks.push_back(text({kMargin, kMargin + 4},
-                                  fmt::format("{} at true size. {}Lay the wire on it.", viewWords(view), of),
-                                  3.4, true));
+        page.marks.push_back(
+            text({kMargin, kMargin + 3}, fmt::format("{} at true size.", viewWords(view)), 3.4, true));
+        page.marks.push_back(text({kMargin, kMargin + 7.5}, of + "Lay the wire on it.", 3.0));
         ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
         scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
       }

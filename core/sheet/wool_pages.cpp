@@ -224,8 +224,12 @@ std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper
                    [](const Shown& a, const Shown& b) { return a.pad->rank < b.pad->rank; });
   for (const Shown& shown : all) {
     const Pad& pad = *shown.pad;
-    // Longer than the paper: drawn to half.
-    const double scale = std::max(pad.length, pad.width) > pages.clear() - 4 ? 0.5 : 1.0;
+    // Larger than the paper: drawn to a half, a third and so on.
+    int smaller = 1;
+    while (std::max(pad.length, pad.width) / smaller > pages.clear() - 4 ||
+           (std::min(pad.length, pad.width) + pad.loose) / smaller + 16 > pages.tallest())
+      ++smaller;
+    const double scale = 1.0 / smaller;
     const double length = std::max(pad.length, pad.width) * scale;
     const double width = std::min(pad.length, pad.width) * scale;
     const double thick = pad.loose * scale;
@@ -234,7 +238,7 @@ std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper
                        fmt::format("{}{}: {}, {} by {}, {} thick as rolled{}", shown.count == 2 ? "2 × " : "",
                                    shown.name, printMass(pad.grams, units), printLength(pad.length, units, 0),
                                    printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
-                                   scale < 1 ? ", drawn half as large" : ""),
+                                   smaller > 1 ? fmt::format(", drawn 1 : {}", smaller) : std::string()),
                        3.4, true));
     const Point middle(kMargin + length / 2 + 1, pages.y() + 4 + width / 2);
     Mark outline;

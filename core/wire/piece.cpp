@@ -125,6 +125,7 @@ private:
     });
     RouteChoice choice;
     choice.group = group.name;
+    choice.proven = ways.front().proven;
     for (const Routing& way : ways) {
       if (way.cost > ways.front().cost + 1e-6) break;
       std::vector<std::vector<std::string>> ids;

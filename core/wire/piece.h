@@ -85,6 +85,7 @@ struct RouteChoice {
   std::vector<std::vector<std::vector<std::string>>> ways; ///< of equal cost, as point ids
   std::string problem; ///< why the maker's own routes do not do; empty when they do or there are none
   bool own = false;    ///< the maker's
+  bool proven = true;  ///< no cheaper one exists; false where not every way could be tried
 };
 
 struct PiecePlan {

@@ -8,11 +8,15 @@
 #include <functional>
 #include <map>
 #include <numeric>
+#include <tuple>
 
 namespace columna {
 namespace {
 
 constexpr size_t kTies = 6; ///< routings of equal cost kept at each node
+/// Pairings looked at in one node, some tens of milliseconds of them. Every shipped animal needs fewer in
+/// every construction; many four-stranded limbs that meet in one place need more than there is time for.
+constexpr size_t kSteps = 60000;
 
 /// What leaves a node towards its parent: so many open strands. Strands that are joined further out come as
 /// pairs, first in order; of every path the length so far.
@@ -63,6 +67,7 @@ public:
         }
       all = std::move(next);
     }
+    for (Routing& each : all) each.proven = every_;
     return all;
   }
 
@@ -96,8 +101,15 @@ private:
       return tables_[static_cast<size_t>(n)];
     std::vector<State> found;
     std::vector<int> pick(kids.size(), 0);
+    steps_ = kSteps;
     for (;;) {
-      combine(n, parent, kids, tables, pick, found);
+      combine(n, parent, kids, tables, pick, found, false);
+      if (steps_ == 0) { // too many ways: the straightest one, and whatever was found by then
+        every_ = false;
+        std::fill(pick.begin(), pick.end(), 0);
+        combine(n, parent, kids, tables, pick, found, true);
+        break;
+      }
       size_t k = 0;
       while (k < kids.size() && ++pick[k] == static_cast<int>(tables[k]->size())) pick[k++] = 0;
       if (k == kids.size()) break;
@@ -109,7 +121,7 @@ private:
 
   void combine(int n, int parent, const std::vector<int>& kids,
                const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
-               std::vector<State>& found) {
+               std::vector<State>& found, bool straightest) {
     const RouteNode& node = graph_.nodes[static_cast<size_t>(n)];
     std::vector<End> ends;
     std::vector<double> lengths; // of the paths that come in
@@ -232,8 +244,75 @@ private:
       state.from = pick;
       found.push_back(std::move(state));
     };
-    Matching(classes, take).run();
+    if (straightest) {
+      std::vector<int> alone(ends.size());
+      std::iota(alone.begin(), alone.end(), 0);
+      take(alone);
+      take(straightestOf(node, ends, towards, image));
+      return;
+    }
+    (void)Matching(classes, take, steps_).run();
     if (found.size() > 4096) prune(found);
+  }
+
+  /// One pairing that turns little: the straightest first, the same on both sides; what is left over folds
+  /// back or ends.
+  [[nodiscard]] static std::vector<int> straightestOf(const RouteNode& node, const std::vector<End>& ends,
+                                                      const std::vector<Vec3>& towards,
+                                                      const std::vector<int>& image) {
+    std::vector<int> mates(ends.size(), -1);
+    std::vector<std::vector<int>> left(towards.size()); // ends not yet paired, of each edge
+    for (size_t i = ends.size(); i-- > 0;)
+      left[static_cast<size_t>(ends[i].edge)].push_back(static_cast<int>(i));
+    std::map<int, int> joined; // path to path, so that none closes to a ring
+    const std::function<int(int)> find = [&](int p) { return joined.contains(p) ? find(joined[p]) : p; };
+    const auto pathOf = [&](int end) {
+      const int path = ends[static_cast<size_t>(end)].path;
+      return path < 0 ? -1 - end : find(path); // what goes out is open
+    };
+    const auto pair = [&](size_t a, size_t b) {
+      if (left[a].empty() || left[b].size() < (a == b ? 2U : 1U)) return false;
+      const int i = left[a].back();
+      left[a].pop_back();
+      const int j = left[b].back();
+      const int pi = pathOf(i);
+      const int pj = pathOf(j);
+      if (pi == pj) {
+        left[a].push_back(i);
+        return false;
+      }
+      left[b].pop_back();
+      if (pi >= 0 && pj >= 0) joined[pj] = pi;
+      mates[static_cast<size_t>(i)] = j;
+      mates[static_cast<size_t>(j)] = i;
+      return true;
+    };
+    const auto mirror = [&](size_t e) { return image.empty() ? e : static_cast<size_t>(image[e]); };
+    struct Way {
+      double cost;
+      size_t a, b;
+    };
+    std::vector<Way> ways;
+    for (size_t a = 0; a < towards.size(); ++a)
+      for (size_t b = a; b < towards.size(); ++b)
+        ways.push_back({a == b ? foldCost(node.kind) : bendAngle(-towards[a], towards[b]), a, b});
+    std::stable_sort(ways.begin(), ways.end(),
+                     [](const Way& x, const Way& y) { return x.cost < y.cost - 1e-9; });
+    for (const Way& way : ways) {
+      if (way.a == way.b && way.cost > kPieceCost + 2 * endCost(node.kind)) continue;
+      const size_t ma = mirror(way.a);
+      const size_t mb = mirror(way.b);
+      const bool itself = (ma == way.a && mb == way.b) || (ma == way.b && mb == way.a);
+      for (;;) {
+        const auto before = std::tuple(mates, left, joined);
+        if (pair(way.a, way.b) && (itself || pair(ma, mb))) continue;
+        std::tie(mates, left, joined) = before;
+        break;
+      }
+    }
+    for (size_t i = 0; i < mates.size(); ++i)
+      if (mates[i] < 0) mates[i] = static_cast<int>(i);
+    return mates;
   }
 
   /// Of each of a midline node's edges (the parent's last) the one it is mirrored to; empty elsewhere.
@@ -355,6 +434,8 @@ private:
   const RouteGraph& graph_;
   double limit_;
   bool limited_;
+  bool every_ = true; ///< no node had more ways than could be looked at
+  size_t steps_ = 0;  ///< left at the node
   std::vector<std::vector<int>> edges_;
   std::vector<std::vector<State>> tables_;
 };

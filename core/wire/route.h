@@ -51,6 +51,7 @@ using Walk = std::vector<int>;
 struct Routing {
   std::vector<Walk> pieces;
   double cost = 0;
+  bool proven = true; ///< none is cheaper; false where more strands met than there was time to try
 };
 
 /// Costs: half a piece for each end, and a lashing wherever stretches meet with no wire through; the rest
@@ -72,8 +73,9 @@ inline constexpr double kLashingCost = 200;
                                                         const std::vector<Walk>& pieces);
 
 /// The routings of least cost with no piece over `limit` mm, up to `most` of them, in a fixed order. A
-/// stretch longer than the limit is a piece of its own all the same (it is to be spliced). Empty only for a
-/// graph without edges.
+/// stretch longer than the limit is a piece of its own all the same (it is to be spliced). Where some twenty
+/// strands meet in one point not every way is tried, and `proven` is false. Empty only for a graph without
+/// edges.
 [[nodiscard]] std::vector<Routing> bestRoutings(const RouteGraph& graph, double limit, size_t most = 6);
 
 /// The same by trying every pairing at every node: for tests on small graphs.

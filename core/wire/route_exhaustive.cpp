@@ -58,13 +58,18 @@ Routing exhaustiveRouting(const RouteGraph& graph, double limit) {
     }
     std::vector<int> classes(at[n].size());
     std::iota(classes.begin(), classes.end(), 0);
-    Matching(classes, [&](const std::vector<int>& mates) {
-      for (size_t i = 0; i < mates.size(); ++i)
-        if (const auto j = static_cast<size_t>(mates[i]); j != i)
-          mate[{static_cast<int>(n), at[n][i].edge, at[n][i].strand}] = {at[n][j].edge, at[n][j].strand};
-      each(n + 1);
-      for (const Place& p : at[n]) mate.erase({p.node, p.edge, p.strand});
-    }).run();
+    size_t steps = std::numeric_limits<size_t>::max();
+    (void)Matching(
+        classes,
+        [&](const std::vector<int>& mates) {
+          for (size_t i = 0; i < mates.size(); ++i)
+            if (const auto j = static_cast<size_t>(mates[i]); j != i)
+              mate[{static_cast<int>(n), at[n][i].edge, at[n][i].strand}] = {at[n][j].edge, at[n][j].strand};
+          each(n + 1);
+          for (const Place& p : at[n]) mate.erase({p.node, p.edge, p.strand});
+        },
+        steps)
+        .run();
   };
   each(0);
   return best;

@@ -287,3 +287,25 @@ TEST(WirePlan, APatternOfOneBone) {
     EXPECT_TRUE(said);
   }
 }
+
+TEST(WirePlan, EveryShippedRoutingIsProven) {
+  for (const Pattern& pattern : shelf().patterns)
+    for (int c = 0; c < 8; ++c) {
+      const Plan plan = planned(project(pattern.id, 140, static_cast<Construction>(c)));
+      for (const RouteChoice& choice : plan.routes)
+        EXPECT_TRUE(choice.proven) << pattern.id << ' ' << c << ' ' << choice.group;
+    }
+}
+
+TEST(WirePlan, AsManyStrandsAsCanBeAreSaidToBeUnproven) {
+  Project p = project("beetle", 120, Construction::TwistedLimbs);
+  for (const FigureLimb& limb : planned(p).figure.limbs) p.limbs[limb.id].wires = 4;
+  const Plan plan = planned(p);
+  bool unproven = false;
+  for (const RouteChoice& choice : plan.routes) unproven = unproven || !choice.proven;
+  ASSERT_TRUE(unproven);
+  EXPECT_TRUE(std::any_of(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
+    return f.text.find("not every way through was tried") != std::string::npos;
+  }));
+  for (const Piece& piece : plan.pieces) EXPECT_GT(piece.cut, 0) << piece.tag;
+}

@@ -79,17 +79,64 @@ TEST(Sheet, TilesShowTheWholeFigureAtTrueSize) {
     }
 }
 
+namespace {
+
+/// How far a mark reaches, mm: a text by its usual width of half its height a letter.
+struct Reach {
+  double left = 1e9, right = -1e9, top = 1e9, bottom = -1e9;
+};
+
+Reach reachOf(const Mark& m) {
+  Reach r;
+  for (const auto& at : m.points) {
+    double before = m.kind == Mark::Kind::Disc ? m.size : 0;
+    double behind = before;
+    double above = before;
+    if (m.kind == Mark::Kind::Text) {
+      const double wide = 0.5 * m.size * static_cast<double>(m.text.size());
+      before = m.align == TextAlign::Left ? 0 : m.align == TextAlign::Centre ? wide / 2 : wide;
+      behind = wide - before;
+      above = 0.7 * m.size;
+    }
+    r.left = std::min(r.left, at.x() - before);
+    r.right = std::max(r.right, at.x() + behind);
+    r.top = std::min(r.top, at.y() - above);
+    r.bottom = std::max(r.bottom, at.y());
+  }
+  return r;
+}
+
+void staysOn(const std::vector<Page>& pages, const std::string& what) {
+  for (const Page& page : pages)
+    for (const Mark& m : page.marks) {
+      const Reach r = reachOf(m);
+      EXPECT_GE(r.left, 0) << what << ", page " << page.name << ": " << m.text;
+      EXPECT_LE(r.right, page.width) << what << ", page " << page.name << ": " << m.text;
+      EXPECT_GE(r.top, 0) << what << ", page " << page.name << ": " << m.text;
+      EXPECT_LE(r.bottom, page.height) << what << ", page " << page.name << ": " << m.text;
+    }
+}
+
+} // namespace
+
 TEST(Sheet, StaysOnThePaperWithLongNames) {
   Project p = project("heron", 400);
   p.name = std::string(60, 'W');
-  for (const Page& page : sheetOf(p, Paper::Letter))
-    for (const Mark& m : page.marks)
-      for (const auto& at : m.points) {
-        EXPECT_GE(at.x(), 0);
-        EXPECT_LE(at.x(), page.width);
-        EXPECT_GE(at.y(), 0);
-        EXPECT_LE(at.y(), page.height);
-      }
+  staysOn(sheetOf(p, Paper::Letter), "long name");
+}
+
+TEST(Sheet, EveryAnimalStaysOnThePaper) {
+  for (const Pattern& pattern : shelf().patterns)
+    for (const double height : {50.0, 320.0}) {
+      Project p = project(pattern.id, height);
+      p.units = height < 100 ? UnitSystem::Inch : UnitSystem::Metric;
+      const Paper paper = height < 100 ? Paper::Letter : Paper::A4;
+      const Plan plan = planned(p);
+      const std::vector<Page> pages = trueSizeSheet(p, plan, shelf(), paper);
+      ASSERT_FALSE(pages.empty());
+      staysOn(pages, pattern.id);
+      staysOn(posePages(p, plan, shelf(), paper), pattern.id + ", poses");
+    }
 }
 
 TEST(Sheet, PosesHaveTheirPage) {

@@ -88,6 +88,37 @@ TEST(Route, ADoubledLimbFoldsAtItsFoot) {
   EXPECT_EQ(bestRoutings(graph, 120).front().pieces.size(), 2U);
 }
 
+TEST(Route, MoreStrandsThanCanBeTriedAreStillRouted) {
+  // Eight limbs of four strands meet in one point: more pairings than there are seconds in a year.
+  RouteGraph graph;
+  graph.nodes.push_back({{0, 0, 0}, PointKind::Root, 10, 5});
+  for (int k = 0; k < 8; ++k) {
+    const double angle = k < 4 ? 0.4 + 0.6 * k : -(0.4 + 0.6 * (k - 4));
+    graph.nodes.push_back({{50 * std::cos(angle), 50 * std::sin(angle), 0}, PointKind::Foot, 10, 5});
+    graph.edges.push_back({0, k + 1, 4, 50});
+  }
+  for (const bool mirrored : {false, true}) {
+    if (mirrored) graph.mirror = {0, 5, 6, 7, 8, 1, 2, 3, 4};
+    for (const double limit : {1e9, 130.0}) {
+      const auto found = bestRoutings(graph, limit);
+      ASSERT_FALSE(found.empty());
+      for (const Routing& routing : found) {
+        EXPECT_FALSE(routing.proven);
+        EXPECT_FALSE(routingProblem(graph, routing.pieces).has_value());
+        EXPECT_NEAR(routingCost(graph, routing.pieces), routing.cost, 1e-6);
+        for (const Walk& walk : routing.pieces) EXPECT_LE(walkLength(graph, walk), limit);
+      }
+      if (limit > 1e6) {
+        EXPECT_LE(found.front().pieces.size(), 16U) << "two strands a piece at the worst";
+      }
+    }
+  }
+  // Few strands: nothing is left untried.
+  graph.mirror.clear();
+  for (RouteEdge& edge : graph.edges) edge.strands = 1;
+  EXPECT_TRUE(bestRoutings(graph, 1e9).front().proven);
+}
+
 TEST(Route, ALoopIsNoPiece) {
   // Doubled all through, every pairing without an end would close on itself.
   RouteGraph graph;
