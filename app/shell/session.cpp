@@ -210,6 +210,7 @@ void Session::setStage(Stage stage) {
   if (stage == stage_) return;
   stage_ = stage;
   if (stage == Stage::Pose && !pose_) posed_.reset(); // drawn without its sums elsewhere
+  builtPlan_.reset();
   emit stageChanged();
 }
 

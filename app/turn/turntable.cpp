@@ -45,12 +45,16 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
   fine_.setSingleShot(true);
   fine_.setInterval(kRest);
   connect(&fine_, &QTimer::timeout, this, &Turntable::askFine);
-  for (const auto signal :
-       {&Session::poseChanged, &Session::planSettled, &Session::stageChanged, &Session::momentChanged})
-    connect(&session_, signal, this, [this] {
-      ++turn_;
-      stop_ = true; // a picture under way is of another figure
-      moved();
+  const auto other = [this] {
+    ++turn_;
+    stop_ = true; // a picture under way is of another figure
+    moved();
+  };
+  connect(&session_, &Session::momentChanged, this, other);
+  for (const auto signal : {&Session::poseChanged, &Session::planSettled, &Session::stageChanged})
+    connect(&session_, signal, this, [this, other] {
+      ghost_.clear(); // the finished outline is another too
+      other();
     });
   connect(&session_, &Session::selectionChanged, this, &Turntable::recoloured);
   connect(&making_, &QFutureWatcher<std::shared_ptr<FinePicture>>::finished, this, &Turntable::fineMade);
