@@ -5,9 +5,15 @@
 
 #include <QPainterPath>
 
+#include <algorithm>
 #include <cmath>
 
 namespace columna {
+namespace {
+
+constexpr double kEdgeStep = 3; ///< mm
+
+} // namespace
 
 QColor toneColour(Tone tone) {
   // The wool itself, the same in both themes.
@@ -62,10 +68,16 @@ void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body, 
   const bool stance = drawn.shapeKey != neutral.shapeKey;
   const auto path = [&](const std::vector<Vec2>& outline) {
     QPainterPath out;
-    for (size_t k = 0; k < outline.size(); ++k) {
-      const Vec2 mm = outline[k] * scale;
+    const auto add = [&](const Vec2& mm) {
       const QPointF at = v.at(stance ? carriedOnView(mm, v.view, neutral, drawn) : mm);
-      k == 0 ? out.moveTo(at) : out.lineTo(at);
+      out.elementCount() == 0 ? out.moveTo(at) : out.lineTo(at);
+    };
+    for (size_t k = 0; k < outline.size(); ++k) {
+      const Vec2 from = outline[k] * scale;
+      const Vec2 to = outline[(k + 1) % outline.size()] * scale;
+      // A straight edge bends with the body.
+      const int steps = stance ? std::clamp(static_cast<int>((to - from).norm() / kEdgeStep), 1, 40) : 1;
+      for (int i = 0; i < steps; ++i) add(from + (to - from) * i / steps);
     }
     out.closeSubpath();
     return out;

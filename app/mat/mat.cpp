@@ -4,7 +4,7 @@
 #include "theme/theme.h"
 #include "turn/turntable.h"
 
-#include <QEvent>
+#include <QPaintEvent>
 #include <QPainter>
 
 namespace columna {

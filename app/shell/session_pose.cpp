@@ -52,7 +52,8 @@ const Plan& Session::posedPlan() const {
 }
 
 const Plan& Session::drawnPlan() const {
-  const bool stance = stage_ == Stage::Pose || (stage_ == Stage::Wrap && !marking_);
+  constexpr int coatTab = 2; // markings lie on the neutral stance
+  const bool stance = stage_ == Stage::Pose || (stage_ == Stage::Wrap && !marking_ && wrapTab_ != coatTab);
   return stance ? posedPlan() : *plan_;
 }
 

@@ -56,6 +56,7 @@ void Session::finishSolid() {
 void Session::setWrapTab(int tab) {
   if (tab == wrapTab_) return;
   wrapTab_ = tab;
+  builtPlan_.reset(); // the flat views may be in another stance
   emit studyChanged();
 }
 

@@ -66,7 +66,14 @@ Turntable::~Turntable() {
 }
 
 const Figure& Turntable::figure() const {
-  return session_.stage() == Stage::Wrap ? session_.builtFigure() : session_.posedPlan().figure;
+  const Plan& stance = session_.posedPlan();
+  if (session_.stage() != Stage::Wrap || session_.finished()) return stance.figure;
+  if (&session_.drawnPlan() == &stance) return session_.builtFigure();
+  // The flat views under it show the neutral stance just now; the turntable never does.
+  std::vector<double> bundles;
+  for (const LimbPlan& limb : stance.limbs) bundles.push_back(limb.wired ? limb.section.bundle() : 0);
+  built_ = figureAtMoment(stance.figure, stance.wool, session_.moment(), bundles);
+  return *built_;
 }
 
 std::array<double, 9> Turntable::seen() const {

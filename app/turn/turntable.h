@@ -75,6 +75,7 @@ private:
   std::uint64_t look_ = 1; ///< counts changes of the picture
   std::uint64_t solidTurn_ = 0, askedTurn_ = 0;
   std::uint64_t fineLook_ = 0, askedLook_ = 0;
+  mutable std::optional<Figure> built_;    ///< the work under way, where the flat views have another stance
   std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
   QFutureWatcher<std::shared_ptr<FinePicture>> making_;
   std::atomic<bool> stop_{false};

@@ -64,6 +64,17 @@ TEST_F(TurntableTest, TheFlatViewsShowTheStanceAndMarkingTheNeutralOne) {
   QTest::keyClick(window.mat(), Qt::Key_Escape);
   EXPECT_FALSE(session.marking());
   EXPECT_EQ(&session.drawnPlan(), &session.posedPlan());
+  session.setWrapTab(2);
+  EXPECT_EQ(&session.drawnPlan(), &session.plan()) << "so is the page of coat and markings";
+  // The turntable over them keeps the stance.
+  QTest::keyClick(window.mat(), Qt::Key_T);
+  ASSERT_TRUE(table()->isVisible());
+  const QImage onThatPage = table()->picture();
+  session.setWrapTab(0);
+  table()->setThroughWool(true); // drawn anew
+  table()->setThroughWool(false);
+  EXPECT_EQ(table()->picture(), onThatPage);
+  QTest::keyClick(window.mat(), Qt::Key_T);
   // Another stance is followed, wherever it was changed.
   session.setStance(QStringLiteral("as it was"), PatternPose());
   EXPECT_NEAR((boneOf(session.builtPlan().figure, "tail", -1).end -
