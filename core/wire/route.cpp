@@ -1,14 +1,13 @@
 #include "wire/route.h"
 
 #include "wire/matching.h"
+#include "wire/straightest.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <functional>
 #include <map>
 #include <numeric>
-#include <tuple>
 
 namespace columna {
 namespace {
@@ -28,13 +27,6 @@ struct State {
   std::vector<int> out;                    ///< which outgoing end each place of the state is
 
   [[nodiscard]] size_t strands() const { return 2 * pairs.size() + singles.size(); }
-};
-
-/// One end of a strand at a node.
-struct End {
-  int edge = 0; ///< place among the node's edges; the parent's is last
-  int path = 0; ///< path it belongs to; -1 outgoing
-  double length = 0;
 };
 
 class Router {
@@ -123,7 +115,7 @@ private:
                const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
                std::vector<State>& found, bool straightest) {
     const RouteNode& node = graph_.nodes[static_cast<size_t>(n)];
-    std::vector<End> ends;
+    std::vector<StrandEnd> ends;
     std::vector<double> lengths; // of the paths that come in
     std::vector<int> classes;
     double base = 0;
@@ -136,14 +128,14 @@ private:
         const int path = static_cast<int>(lengths.size());
         lengths.push_back(pair + 2 * step);
         for (int side = 0; side < 2; ++side) {
-          ends.push_back({static_cast<int>(k), path, 0});
+          ends.push_back({static_cast<int>(k), path});
           classes.push_back(fresh++);
         }
       }
       double last = -1;
       for (const double single : state.singles) {
         lengths.push_back(single + step);
-        ends.push_back({static_cast<int>(k), static_cast<int>(lengths.size()) - 1, 0});
+        ends.push_back({static_cast<int>(k), static_cast<int>(lengths.size()) - 1});
         // Strands of one stretch that come as long are alike.
         const bool alike = last >= 0 && std::abs(single - last) < 1e-9;
         classes.push_back(alike ? fresh - 1 : fresh++);
@@ -153,7 +145,7 @@ private:
     const size_t incoming = ends.size();
     if (parent >= 0) {
       for (int s = 0; s < graph_.edges[static_cast<size_t>(parent)].strands; ++s) {
-        ends.push_back({static_cast<int>(kids.size()), -1, 0});
+        ends.push_back({static_cast<int>(kids.size()), -1});
         classes.push_back(fresh);
       }
     }
@@ -163,7 +155,6 @@ private:
       const int e = k < kids.size() ? kids[k] : parent;
       towards.push_back(graph_.nodes[static_cast<size_t>(other(e, n))].at - node.at);
     }
-
     const std::vector<int> image = images(n, kids, parent);
     const auto take = [&](const std::vector<int>& mates) {
       if (!image.empty() && !alike(mates, ends, image)) return;
@@ -248,71 +239,11 @@ private:
       std::vector<int> alone(ends.size());
       std::iota(alone.begin(), alone.end(), 0);
       take(alone);
-      take(straightestOf(node, ends, towards, image));
+      take(straightestPairing(node.kind, ends, towards, image));
       return;
     }
     (void)Matching(classes, take, steps_).run();
     if (found.size() > 4096) prune(found);
-  }
-
-  /// One pairing that turns little: the straightest first, the same on both sides; what is left over folds
-  /// back or ends.
-  [[nodiscard]] static std::vector<int> straightestOf(const RouteNode& node, const std::vector<End>& ends,
-                                                      const std::vector<Vec3>& towards,
-                                                      const std::vector<int>& image) {
-    std::vector<int> mates(ends.size(), -1);
-    std::vector<std::vector<int>> left(towards.size()); // ends not yet paired, of each edge
-    for (size_t i = ends.size(); i-- > 0;)
-      left[static_cast<size_t>(ends[i].edge)].push_back(static_cast<int>(i));
-    std::map<int, int> joined; // path to path, so that none closes to a ring
-    const std::function<int(int)> find = [&](int p) { return joined.contains(p) ? find(joined[p]) : p; };
-    const auto pathOf = [&](int end) {
-      const int path = ends[static_cast<size_t>(end)].path;
-      return path < 0 ? -1 - end : find(path); // what goes out is open
-    };
-    const auto pair = [&](size_t a, size_t b) {
-      if (left[a].empty() || left[b].size() < (a == b ? 2U : 1U)) return false;
-      const int i = left[a].back();
-      left[a].pop_back();
-      const int j = left[b].back();
-      const int pi = pathOf(i);
-      const int pj = pathOf(j);
-      if (pi == pj) {
-        left[a].push_back(i);
-        return false;
-      }
-      left[b].pop_back();
-      if (pi >= 0 && pj >= 0) joined[pj] = pi;
-      mates[static_cast<size_t>(i)] = j;
-      mates[static_cast<size_t>(j)] = i;
-      return true;
-    };
-    const auto mirror = [&](size_t e) { return image.empty() ? e : static_cast<size_t>(image[e]); };
-    struct Way {
-      double cost;
-      size_t a, b;
-    };
-    std::vector<Way> ways;
-    for (size_t a = 0; a < towards.size(); ++a)
-      for (size_t b = a; b < towards.size(); ++b)
-        ways.push_back({a == b ? foldCost(node.kind) : bendAngle(-towards[a], towards[b]), a, b});
-    std::stable_sort(ways.begin(), ways.end(),
-                     [](const Way& x, const Way& y) { return x.cost < y.cost - 1e-9; });
-    for (const Way& way : ways) {
-      if (way.a == way.b && way.cost > kPieceCost + 2 * endCost(node.kind)) continue;
-      const size_t ma = mirror(way.a);
-      const size_t mb = mirror(way.b);
-      const bool itself = (ma == way.a && mb == way.b) || (ma == way.b && mb == way.a);
-      for (;;) {
-        const auto before = std::tuple(mates, left, joined);
-        if (pair(way.a, way.b) && (itself || pair(ma, mb))) continue;
-        std::tie(mates, left, joined) = before;
-        break;
-      }
-    }
-    for (size_t i = 0; i < mates.size(); ++i)
-      if (mates[i] < 0) mates[i] = static_cast<int>(i);
-    return mates;
   }
 
   /// Of each of a midline node's edges (the parent's last) the one it is mirrored to; empty elsewhere.
@@ -330,7 +261,7 @@ private:
   }
 
   /// Whether as many strands go from each edge to each as between their images, and as many end.
-  [[nodiscard]] static bool alike(const std::vector<int>& mates, const std::vector<End>& ends,
+  [[nodiscard]] static bool alike(const std::vector<int>& mates, const std::vector<StrandEnd>& ends,
                                   const std::vector<int>& image) {
     const size_t edges = image.size();
     std::vector<int> count(edges * edges, 0);
