@@ -79,7 +79,9 @@ Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& 
   if (!(in.grams > 0) || !(wool.linear > 0)) return out;
   out.grams = in.grams;
   out.overlap = rules.overlap;
-  out.wisp = in.grams < rules.stripLeast || limb.kind == LimbKind::Digits;
+  // A piece shorter than it is wide is no strip to wind.
+  out.wisp =
+      in.grams < rules.stripLeast || in.grams / wool.linear < wool.width || limb.kind == LimbKind::Digits;
   const double linear = out.wisp ? std::min(rules.wisp, wool.linear) : wool.linear;
   const double total = in.grams / linear;
   // Toes and fingers have a wisp each, so that they come out alike.

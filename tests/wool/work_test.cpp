@@ -23,6 +23,7 @@ TEST(Winding, StripsWeighWhatIsWound) {
                 1e-9 * wind.grams + 1e-12);
     EXPECT_LE(wind.length, rules.stripLongest + 1e-9);
     EXPECT_GT(wind.turns, 0);
+    EXPECT_TRUE(wind.wisp || wind.strips * wind.length >= wind.width) << "shorter than wide is no strip";
     EXPECT_FALSE(wind.start.empty());
   }
   FigureLimb leg;
@@ -34,6 +35,12 @@ TEST(Winding, StripsWeighWhatIsWound) {
   const Winding two = windingOf(leg, in, {0.015, 40}, rules);
   EXPECT_EQ(two.strips, 2);
   EXPECT_NEAR(two.length, 6.1 / 0.015 / 2, 1e-9);
+  // 0.5 g of it would be 33 mm of 40 wide: wisps are pulled instead, and wound more than once round.
+  in.grams = 0.5;
+  const Winding little = windingOf(leg, in, {0.015, 40}, rules);
+  EXPECT_TRUE(little.wisp);
+  EXPECT_NEAR(little.strips * little.length, 0.5 / rules.wisp, 1e-9);
+  EXPECT_GT(little.turns, 2);
   EXPECT_EQ(windingOf(leg, in, {0, 40}, rules).strips, 0) << "a wool that weighs nothing";
   WoolStock own;
   own.linear = 0.02;
