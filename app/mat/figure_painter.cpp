@@ -50,8 +50,8 @@ const Ring* ringAt(const Figure& figure, const Girth& girth) {
   double least = 1e9;
   for (const Tube& tube : figure.tubes)
     for (size_t i = 0; i < tube.slabBone.size(); ++i)
-      if (tube.slabBone[i] == girth.bone && std::abs(tube.slabAt[i] - girth.at) < least) {
-        least = std::abs(tube.slabAt[i] - girth.at);
+      if (tube.slabBone[i] == girth.bone && std::abs(tube.slabAt(i) - girth.at) < least) {
+        least = std::abs(tube.slabAt(i) - girth.at);
         best = &tube.rings[i];
       }
   return best;

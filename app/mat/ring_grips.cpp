@@ -16,12 +16,20 @@ Vec2 shown(const Ring& r, bool across, View view) {
 } // namespace
 
 std::optional<Ring> ringOf(const Figure& figure, int bone, int place) {
-  const double wanted = place == 0 ? 1.0 / 12 : place == 1 ? 7.0 / 12 : 11.0 / 12;
+  // Its beginning, the ring nearest to its middle, its end.
+  const double wanted = place == 0 ? 0 : place == 1 ? 0.5 : 1;
+  std::optional<Ring> best;
+  double least = 1e9;
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i < tube.slabBone.size(); ++i)
-      if (tube.slabBone[i] == bone && std::abs(tube.slabAt[i] - wanted) < 1e-6)
-        return tube.rings[place == 2 ? i + 1 : i];
-  return std::nullopt;
+    for (size_t i = 0; i < tube.slabBone.size(); ++i) {
+      if (tube.slabBone[i] != bone || tube.slabFrom[i] >= tube.slabTo[i]) continue; // a rounded end
+      for (const bool end : {false, true})
+        if (const double away = std::abs((end ? tube.slabTo[i] : tube.slabFrom[i]) - wanted); away < least) {
+          least = away;
+          best = tube.rings[end ? i + 1 : i];
+        }
+    }
+  return best;
 }
 
 std::vector<Grip> ringGrips(const Figure& figure, int limb, View view,

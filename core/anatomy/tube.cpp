@@ -11,8 +11,10 @@
 namespace columna {
 namespace {
 
-constexpr int kSlabsPerBone = 6;
-constexpr double kCapDepth = 0.5; ///< depth of a rounded end in half the smaller diameter
+constexpr size_t kSlabsPerBone = 6;
+constexpr double kCapDepth = 0.5;    ///< depth of a rounded end in half the smaller diameter
+constexpr double kDiffers = 0.01;    ///< of the section: sections that meet and differ by more are blended
+constexpr double kBlended = 1.0 / 3; ///< of a bone, to either side of such a joint
 
 /// The sections of the whole chain over its length, stations at shared joints averaged.
 struct Profile {
@@ -51,19 +53,51 @@ Vec3 hermiteSlope(const Vec3& p0, const Vec3& p1, const Vec3& m0, const Vec3& m1
   return (6 * t2 - 6 * t) * (p0 - p1) + (3 * t2 - 4 * t + 1) * m0 + (3 * t2 - 2 * t) * m1;
 }
 
-/// Along a curved chain neighbouring bones' girths are given square to each bone and do not quite meet where
-/// it bends: sections are faired over their neighbours, the ends kept.
-void fair(std::vector<Ring>& rings, std::vector<double>& lift, const std::vector<bool>& curved) {
+/// Two bones that meet in a joint with unlike sections: the joint has their mean, and the rings up to a third
+/// of a bone to either side are blended with their neighbours, so that there is no step. Rings at a station
+/// keep what the pattern says, and so do all elsewhere.
+void fair(std::vector<Ring>& rings, std::vector<double>& lift, const std::vector<bool>& loose) {
   for (int pass = 0; pass < 4; ++pass) {
     const std::vector<Ring> before = rings;
     const std::vector<double> lifted = lift;
     for (size_t i = 1; i + 1 < rings.size(); ++i) {
-      if (!curved[i - 1] || !curved[i] || !curved[i + 1]) continue;
+      if (!loose[i]) continue;
       rings[i].ru = (before[i - 1].ru + 2 * before[i].ru + before[i + 1].ru) / 4;
       rings[i].rv = (before[i - 1].rv + 2 * before[i].rv + before[i + 1].rv) / 4;
       lift[i] = (lifted[i - 1] + 2 * lifted[i] + lifted[i + 1]) / 4;
     }
   }
+}
+
+/// Where a bone has rings: in equal steps, the nearest of them moved to each station.
+struct RingPlace {
+  double at = 0;
+  bool station = false;
+};
+
+std::vector<RingPlace> ringPlaces(const std::vector<double>& stations) {
+  std::vector<RingPlace> out;
+  for (size_t k = 0; k <= kSlabsPerBone; ++k) out.push_back({static_cast<double>(k) / kSlabsPerBone, false});
+  for (const double s : stations) {
+    if (s <= 0 || s >= 1) continue;
+    const auto nearest = static_cast<size_t>(std::lround(s * kSlabsPerBone));
+    if (nearest > 0 && nearest < kSlabsPerBone && !out[nearest].station)
+      out[nearest] = {s, true};
+    else
+      out.push_back({s, true});
+  }
+  std::sort(out.begin(), out.end(), [](const RingPlace& a, const RingPlace& b) { return a.at < b.at; });
+  return out;
+}
+
+/// Whether two bones that meet give unlike sections where they do.
+bool differ(const SweepBone& before, const SweepBone& after, double sign) {
+  if (before.at.empty() || after.at.empty() || before.at.back() < 1 || after.at.front() > 0) return false;
+  const double wide = std::max(before.across.back(), after.across.front());
+  const double deep = std::max(before.deep.back(), after.deep.front());
+  return std::abs(before.across.back() - after.across.front()) > kDiffers * wide ||
+         std::abs(before.deep.back() - after.deep.front()) > kDiffers * deep ||
+         std::abs(before.lift.back() - sign * after.lift.front()) > kDiffers * deep;
 }
 
 bool crossed(const Ring& a, const Ring& b) {
@@ -109,11 +143,13 @@ void addCap(Tube& tube, bool atEnd) {
     if (atEnd) {
       tube.rings.push_back(ring);
       tube.slabBone.push_back(tube.slabBone.back());
-      tube.slabAt.push_back(1);
+      tube.slabFrom.push_back(1);
+      tube.slabTo.push_back(1);
     } else {
       tube.rings.insert(tube.rings.begin(), ring);
       tube.slabBone.insert(tube.slabBone.begin(), tube.slabBone.front());
-      tube.slabAt.insert(tube.slabAt.begin(), 0);
+      tube.slabFrom.insert(tube.slabFrom.begin(), 0);
+      tube.slabTo.insert(tube.slabTo.begin(), 0);
     }
   }
 }
@@ -128,6 +164,8 @@ Tube sweep(const std::vector<SweepBone>& chain) {
   std::vector<Vec3> direction(count);
   std::vector<Vec3> deepAxis(count);
   std::vector<double> length(count);
+  std::vector<bool> unlike(count + 1, false); // of each joint of the chain
+  double before = 1;                          // which way the bone before counts its lift
   Profile profile;
   double start = 0;
   for (size_t i = 0; i < count; ++i) {
@@ -142,6 +180,8 @@ Tube sweep(const std::vector<SweepBone>& chain) {
       deepAxis[i] = -deepAxis[i];
       sign = -1;
     }
+    if (i > 0) unlike[i] = chain[i - 1].smooth && b.smooth && differ(chain[i - 1], b, before * sign);
+    before = sign;
     for (size_t k = 0; k < b.at.size(); ++k)
       profile.add(start + b.at[k] * length[i], b.across[k], b.deep[k], sign * b.lift[k]);
     start += length[i];
@@ -155,14 +195,15 @@ Tube sweep(const std::vector<SweepBone>& chain) {
 
   Tube tube;
   std::vector<double> lift;
-  std::vector<bool> curved;
+  std::vector<bool> loose; // rings that may be blended
   start = 0;
   for (size_t i = 0; i < count; ++i) {
     const SweepBone& b = chain[i];
     const Vec3 m0 = tangent[i] * length[i];
     const Vec3 m1 = tangent[i + 1] * length[i];
-    for (int k = i == 0 ? 0 : 1; k <= kSlabsPerBone; ++k) {
-      const double t = static_cast<double>(k) / kSlabsPerBone;
+    const std::vector<RingPlace> places = ringPlaces(b.at);
+    for (size_t k = i == 0 ? 0 : 1; k < places.size(); ++k) {
+      const double t = places[k].at;
       const double s = start + t * length[i];
       Ring ring;
       Vec3 centre = b.begin + t * (b.end - b.begin);
@@ -177,26 +218,27 @@ Tube sweep(const std::vector<SweepBone>& chain) {
             (near * tangent[i] + far * tangent[i + 1] + (1 - near - far) * direction[i]).normalized();
       }
       Vec3 wanted = deepAxis[i];
-      if (k == kSlabsPerBone && i + 1 < count) wanted += deepAxis[i + 1];
+      if (k + 1 == places.size() && i + 1 < count) wanted += deepAxis[i + 1];
       ring.v = squareTo(ring.normal, wanted);
       ring.u = ring.v.cross(ring.normal);
       ring.ru = pchip(profile.s, profile.across, s) / 2;
       ring.rv = pchip(profile.s, profile.deep, s) / 2;
       lift.push_back(pchip(profile.s, profile.lift, s));
       ring.centre = centre;
-      curved.push_back(b.smooth);
+      loose.push_back(!places[k].station &&
+                      ((unlike[i] && t <= kBlended + 1e-9) || (unlike[i + 1] && 1 - t <= kBlended + 1e-9)));
       if (!tube.rings.empty()) {
         tube.slabBone.push_back(b.bone);
-        tube.slabAt.push_back(t - 0.5 / kSlabsPerBone);
+        tube.slabFrom.push_back(places[k - 1].at);
+        tube.slabTo.push_back(t);
       }
       tube.rings.push_back(ring);
     }
     start += length[i];
   }
-  fair(tube.rings, lift, curved);
+  fair(tube.rings, lift, loose);
   for (size_t i = 0; i < tube.rings.size(); ++i) tube.rings[i].centre += tube.rings[i].v * lift[i];
   uncross(tube.rings);
-  tube.slabHalf = 0.5 / kSlabsPerBone;
   if (!chain.front().flatBegin) addCap(tube, false);
   if (!chain.back().flatEnd) addCap(tube, true);
   return tube;

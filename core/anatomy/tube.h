@@ -21,15 +21,19 @@ struct Ring {
   double ru = 0, rv = 0; ///< half of across and of deep
 };
 
-/// Rings from the root outwards; slab i lies between rings i and i+1.
+/// Rings from the root outwards; slab i lies between rings i and i+1. There is a ring at every station of a
+/// bone, and between them about six a bone.
 struct Tube {
   std::vector<Ring> rings;
-  std::vector<int> slabBone;  ///< which bone slab i belongs to (index into the figure's bones)
-  std::vector<double> slabAt; ///< where on that bone the middle of slab i lies, 0..1
-  double slabHalf = 0;        ///< half of a slab as a share of its bone
-  double capBegin = 0;        ///< depth of the rounded end at the root, mm; 0 for a flat one
-  double capEnd = 0;          ///< the same at the other end
-  int capSlabs = 0;           ///< how many slabs stand for a rounded end
+  std::vector<int> slabBone;    ///< which bone slab i belongs to (index into the figure's bones)
+  std::vector<double> slabFrom; ///< where on that bone slab i begins, 0..1; of a rounded end 0 or 1
+  std::vector<double> slabTo;   ///< and where it ends
+  double capBegin = 0;          ///< depth of the rounded end at the root, mm; 0 for a flat one
+  double capEnd = 0;            ///< the same at the other end
+  int capSlabs = 0;             ///< how many slabs stand for a rounded end
+
+  /// Where on its bone the middle of slab i lies, 0..1.
+  [[nodiscard]] double slabAt(size_t i) const { return (slabFrom[i] + slabTo[i]) / 2; }
 };
 
 /// A bone as the sweep needs it.

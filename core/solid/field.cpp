@@ -236,10 +236,8 @@ void WoolField::addTube(const Tube& tube, int index) {
     part.b = tube.rings[i + 1];
     part.tube = index;
     part.bone = tube.slabBone[i];
-    // The slab's middle is known; its ends lie half a step to either side on the same bone.
-    const double half = tube.slabHalf;
-    part.atA = std::clamp(tube.slabAt[i] - half, 0.0, 1.0);
-    part.atB = std::clamp(tube.slabAt[i] + half, 0.0, 1.0);
+    part.atA = tube.slabFrom[i];
+    part.atB = tube.slabTo[i];
     part.flatA = i == first && tube.capBegin <= 0;
     part.flatB = i + 1 == last && tube.capEnd <= 0;
     // An end is felt as far in as it can be the nearest surface.

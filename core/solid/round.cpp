@@ -36,7 +36,7 @@ std::vector<BoneRound> largestRounds(const Figure& figure, double coat) {
       if (!bone.wire) continue;
       BoneRound& round = out[static_cast<size_t>(tube.slabBone[i])];
       for (const bool end : {false, true}) {
-        const double at = std::clamp(tube.slabAt[i] + (end ? 1 : -1) * tube.slabHalf, 0.0, 1.0);
+        const double at = end ? tube.slabTo[i] : tube.slabFrom[i];
         if (!round.at.empty() && at <= round.at.back() + 1e-9) continue;
         const Ring& ring = tube.rings[end ? i + 1 : i];
         const Vec2 line = lineInRing(bone, ring);

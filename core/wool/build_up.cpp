@@ -243,7 +243,7 @@ Figure figureAtMoment(const Figure& figure, const WoolPlan& wool, const std::vec
       const auto l = static_cast<size_t>(bone.limb);
       // A part without wire lies on its carrier: it grows about its own middle.
       const Vec2 line = bone.wire ? lineInRing(bone, ring) : Vec2(0, 0);
-      const double round = rounds[b].empty() ? 0 : rounds[b].radiusAt(tube.slabAt[slab]);
+      const double round = rounds[b].empty() ? 0 : rounds[b].radiusAt(tube.slabAt(slab));
       const double bundle = bone.wire ? bundles[l] : 0.3;
       const double most = std::max(ring.ru, ring.rv);
       const Vec2 held = line.norm() > most ? Vec2(line * (most / line.norm())) : line;

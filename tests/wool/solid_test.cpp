@@ -194,7 +194,7 @@ TEST(Solid, RoundsNeverLeaveTheSection) {
         if (!bone.wire) continue;
         const Ring& ring = tube.rings[i + 1];
         const BoneRound& round = rounds[static_cast<size_t>(tube.slabBone[i])];
-        const double r = round.radiusAt(tube.slabAt[i] + tube.slabHalf);
+        const double r = round.radiusAt(tube.slabTo[i]);
         if (r <= 0) continue;
         const Vec2 line = lineInRing(bone, ring);
         for (int k = 0; k < 24; ++k) {
