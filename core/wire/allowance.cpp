@@ -31,10 +31,6 @@ double fourStrandLength(double length, double d, double lay, double tails) {
   return 4 * length * factor * factor + pi * 2 * d + tails;
 }
 
-double cornerSaving(double theta, double neutralRadius) {
-  return neutralRadius * (2 * std::tan(theta / 2) - theta);
-}
-
 double wasteLength(double length, const Allowances& allow) {
   return allow.wasteShare / 100 * length + allow.wasteLength;
 }

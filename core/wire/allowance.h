@@ -34,10 +34,6 @@ namespace columna {
 /// with pi (2 d) for the fold and `tails` for all ends together.
 [[nodiscard]] double fourStrandLength(double length, double d, double lay, double tails);
 
-/// What a bend saves against the corner: 2 Rn tan(theta/2) - Rn theta, Rn the radius of the wire's middle,
-/// theta in radians below pi.
-[[nodiscard]] double cornerSaving(double theta, double neutralRadius);
-
 /// What the maker's hand takes; each is the bench's usual one unless changed for the figure or a piece.
 struct Allowances {
   double loopInside = 5;   ///< inside diameter of a foot loop, mm (3-10)

@@ -11,12 +11,9 @@
 namespace columna {
 namespace {
 
-/// Wire used up without going on along the limb. A splice is beside the wire that goes on.
-bool idles(const Feature& f) {
-  return f.kind != "twist" && f.kind != "bend" && f.kind != "splice" && f.takes > 0;
-}
-
-constexpr double kLeastBend = 0.002; ///< radians: a fifth of a millimetre over a hand's length
+constexpr double kStraightBack = 3.12; ///< radians: the wire goes back along itself
+constexpr double kCrossing = 2.6;      ///< the same where it crosses over to the next digit
+constexpr double kTrifle = 0.01;       ///< mm that a leg without bends may differ from its bones
 
 } // namespace
 
@@ -30,7 +27,7 @@ double toolAngle(double angle, double neutralRadius, const Material& material, d
 }
 
 Layer::Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string name, const Allowances& allow)
-    : skeleton_(skeleton), wire_(wire), allow_(allow) {
+    : skeleton_(skeleton), wire_(wire), allow_(allow), runs_(1) {
   wire_.lay = allow.lay;
   piece_.name = std::move(name);
   piece_.material = wire.material.id;
@@ -38,9 +35,55 @@ Layer::Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string 
 }
 
 void Layer::feature(std::string kind, double takes, std::string note) {
-  piece_.features.push_back({std::move(kind), at_, takes, std::move(note)});
-  at_ += takes;
-  sharp_ = true;
+  Run& run = runs_.back();
+  run.made[run.steps.size()].push_back({std::move(kind), takes, std::move(note)});
+}
+
+void Layer::step(int from, int to, int limb, int wires) {
+  if (!runs_.back().steps.empty()) {
+    const Step& last = runs_.back().steps.back();
+    const bool crosses = runs_.back().made.contains(runs_.back().steps.size());
+    if (bendAngle(place(last.to) - place(last.from), place(to) - place(from)) >
+        (crosses ? kCrossing : kStraightBack)) {
+      runs_.back().hairpin = true;
+      runs_.emplace_back();
+    }
+  }
+  runs_.back().steps.push_back({from, to, wires});
+  piece_.bones += (place(to) - place(from)).norm();
+  if (limb >= 0 && std::find(piece_.limbs.begin(), piece_.limbs.end(), limb) == piece_.limbs.end())
+    piece_.limbs.push_back(limb);
+}
+
+void Layer::fold(std::string kind, double takes, std::string note) {
+  runs_.back().fold = Noted{std::move(kind), takes, std::move(note)};
+  runs_.emplace_back();
+}
+
+WireSection Layer::sectionOf(int wires) const {
+  WireSection section = wire_;
+  section.wires = wires;
+  return section;
+}
+
+PathPoint Layer::pathPoint(const Run& run, size_t k) const {
+  const int point = k == 0 ? run.steps.front().from : run.steps[k - 1].to;
+  // The thicker of what comes and what goes on has to be bent.
+  double bundle = 0;
+  if (k > 0) bundle = sectionOf(run.steps[k - 1].wires).bundle();
+  if (k < run.steps.size()) bundle = std::max(bundle, sectionOf(run.steps[k].wires).bundle());
+  const double d = wire_.wireDiameter();
+  return {place(point), wire_.material.bendOnce * d + bundle / 2, wire_.material.bendAgain * d + bundle / 2};
+}
+
+void Layer::put(const Noted& noted) {
+  piece_.features.push_back({noted.kind, at_, noted.takes, noted.note});
+  at_ += noted.takes;
+}
+
+void Layer::putAll(const Run& run, size_t at) {
+  if (const auto found = run.made.find(at); found != run.made.end())
+    for (const Noted& each : found->second) put(each);
 }
 
 void Layer::pass(int point) {
@@ -66,174 +109,176 @@ void Layer::zone(double from, double to, int wires, double factor, double along)
   piece_.features.push_back({"twist", from, takes, {}});
 }
 
-void Layer::bend(const Vec3& next, double factor, const WireSection& section) {
-  const double theta = bendAngle(direction_, next);
-  if (theta < kLeastBend) return;
-  if (theta > 3.12) { // straight back on itself
-    Bend back;
-    back.fold = true;
-    back.angle = back.tool = std::numbers::pi;
-    back.point = piece_.route.back();
-    back.at = at_;
-    piece_.bends.push_back(back);
-    return;
-  }
-  const Vec3 turn = direction_.cross(next).normalized();
+void Layer::bend(const PathBend& made, int point, double factorBefore, double factorAfter, double takes) {
   const double d = wire_.wireDiameter();
-  double radius = wire_.material.bendAgain * d + section.bundle() / 2;
-  const double room = 0.4 * std::min(direction_.norm(), next.norm());
-  radius = sharp_ ? 0 : std::min(radius, room / std::tan(theta / 2));
+  const Vec3& turn = made.axis;
   Bend bend;
-  bend.angle = theta;
-  bend.point = piece_.route.back();
-  bend.radius = std::max(0.0, radius - d / 2);
-  bend.reach = radius * std::tan(theta / 2);
-  const double half = radius * theta / 2;
-  bend.at = at_ - bend.reach * factor_;
-  bend.arc = half * (factor_ + factor);
-  bend.tool = toolAngle(theta, radius, wire_.material, wire_.diameter);
+  bend.angle = made.angle;
+  bend.point = point;
+  bend.middle = made.radius;
+  bend.radius = made.radius - d / 2;
+  bend.apex = made.half() * factorBefore;
+  bend.at = at_ - bend.apex;
+  bend.arc = made.half() * (factorBefore + factorAfter);
+  bend.tool = toolAngle(made.angle, made.radius, wire_.material, wire_.diameter);
   if (normal_.squaredNorm() > 0) {
-    const Vec3 axis = direction_.normalized();
-    bend.roll = std::atan2(normal_.cross(turn).dot(axis), normal_.dot(turn));
+    // The plane of the last bend is carried along what is straight but for a trifle.
+    const Vec3 square = normal_ - made.in * made.in.dot(normal_);
+    if (square.norm() > 1e-9) normal_ = square.normalized();
+    bend.roll = std::atan2(normal_.cross(turn).dot(made.in), normal_.dot(turn));
   }
   normal_ = turn;
-  const double saving = (bend.reach - half) * (factor_ + factor);
-  piece_.features.push_back({"bend", at_, -saving, fmt::format("bend {}", printAngle(theta))});
-  if (!piece_.twists.empty() && std::abs(piece_.twists.back().to - at_) < 1e-6)
-    piece_.twists.back().to = at_ - saving;
-  at_ -= saving;
+  piece_.features.push_back({"bend", at_, takes, fmt::format("bend {}", printAngle(made.angle))});
   piece_.bends.push_back(bend);
 }
 
-void Layer::step(int from, int to, int limb, int wires) {
-  WireSection section = wire_;
-  section.wires = wires;
-  const double factor = section.lengthFactor();
-  const Vec3 next = place(to) - place(from);
-  if (piece_.route.empty()) pass(from);
-  if (direction_.squaredNorm() > 0) {
-    bend(next, factor, section);
-    // The plane of the last bend is carried along a straight joint.
-    if (normal_.squaredNorm() > 0) {
-      const Vec3 axis = next.normalized();
-      const Vec3 square = normal_ - axis * axis.dot(normal_);
-      if (square.norm() > 1e-9) normal_ = square.normalized();
-    }
+void Layer::walk(std::deque<Stretch>& leg, double path) {
+  while (!leg.empty() && (path > 1e-12 || leg.front().path <= 1e-12)) {
+    Stretch& first = leg.front();
+    const double now = std::min(path, first.path);
+    const double factor = sectionOf(first.wires).lengthFactor();
+    const double before = at_;
+    at_ += now * factor;
+    if (first.wires > 1 && now > 0) zone(before, at_, first.wires, factor, now);
+    path -= now;
+    first.path -= now;
+    if (first.path > 1e-12) continue;
+    if (first.point >= 0) pass(first.point);
+    leg.pop_front();
   }
-  const double before = at_;
-  at_ += next.norm() * factor;
-  if (wires > 1) zone(before, at_, wires, factor, next.norm());
-  piece_.bones += next.norm();
-  direction_ = next;
-  factor_ = factor;
-  sharp_ = false;
-  pass(to);
-  if (limb >= 0 && std::find(piece_.limbs.begin(), piece_.limbs.end(), limb) == piece_.limbs.end())
-    piece_.limbs.push_back(limb);
 }
 
-void Layer::fold(std::string kind, double takes, std::string note) {
+void Layer::foldHere(const Run& run) {
   Bend bend;
   bend.fold = true;
   bend.angle = bend.tool = std::numbers::pi;
   bend.point = piece_.route.back();
-  bend.at = at_ + takes / 2;
-  bend.arc = takes;
   bend.radius = wire_.wireDiameter() / 2;
-  feature(std::move(kind), takes, std::move(note));
+  bend.arc = run.fold ? run.fold->takes : 0;
+  bend.at = at_ + bend.arc / 2;
+  if (run.fold) {
+    put(*run.fold);
+    piece_.routeAt.back() = bend.at;
+  }
   piece_.bends.push_back(bend);
-  piece_.routeAt.back() = bend.at;
-  direction_ = -direction_;
+}
+
+void Layer::noteCrowded(const Run& run, const BentPath& path) {
+  const auto pointOf = [&](size_t k) { return k == 0 ? run.steps.front().from : run.steps[k - 1].to; };
+  for (const PathBend& b : path.bends) {
+    if (b.first == b.last) continue;
+    CrowdedJoints joints{{}, true, 0};
+    for (size_t k = b.first; k <= b.last; ++k) {
+      joints.points.push_back(pointOf(k));
+      joints.off = std::max(joints.off, (place(pointOf(k)) - b.at).norm());
+    }
+    piece_.crowded.push_back(std::move(joints));
+  }
+  for (const size_t k : path.passed) {
+    // How far beside the straight line between the places to either side.
+    Vec3 from = place(pointOf(0));
+    Vec3 to = place(pointOf(run.steps.size()));
+    for (const PathBend& b : path.bends) {
+      if (b.last < k) from = b.at;
+      if (b.first > k) {
+        to = b.at;
+        break;
+      }
+    }
+    const Vec3 along = (to - from).normalized();
+    const Vec3 off = place(pointOf(k)) - from;
+    piece_.crowded.push_back({{pointOf(k)}, false, (off - along * along.dot(off)).norm()});
+  }
+}
+
+void Layer::layLegs(const Run& run, const BentPath& path) {
+  const size_t count = run.steps.size();
+  const auto pointOf = [&](size_t k) { return k == 0 ? run.steps.front().from : run.steps[k - 1].to; };
+  const auto factorAt = [&](size_t step) { return sectionOf(run.steps[step].wires).lengthFactor(); };
+  double owed = 0; // what the leg before takes beyond its bones, for the bend after it
+  if (path.start) {
+    at_ += path.start->half() * factorAt(0);
+    bend(*path.start, pointOf(0), factorAt(0), factorAt(0), 0);
+    at_ -= path.start->half() * factorAt(0);
+    lastBend_ = piece_.features.size() - 1;
+  }
+  for (size_t k = 0; k <= path.bends.size(); ++k) {
+    const PathBend* before = k > 0 ? &path.bends[k - 1] : nullptr;
+    const PathBend* after = k < path.bends.size() ? &path.bends[k] : nullptr;
+    // The steps of this leg, and of joints taken together half to either side.
+    std::deque<Stretch> leg;
+    if (before)
+      for (size_t s = before->first; s < before->last; ++s)
+        leg.push_back({lengthOf(run.steps[s]) / 2, run.steps[s].wires, -1});
+    const size_t from = before ? before->last : 0;
+    const size_t to = after ? after->first : count;
+    for (size_t s = from; s < to; ++s)
+      leg.push_back(
+          {lengthOf(run.steps[s]), run.steps[s].wires, s + 1 < to || !after ? run.steps[s].to : -1});
+    if (after)
+      for (size_t s = after->first; s < after->last; ++s)
+        leg.push_back({lengthOf(run.steps[s]) / 2, run.steps[s].wires, -1});
+    double bones = 0;
+    for (const Stretch& each : leg) bones += each.path;
+    const bool opened = before || (k == 0 && path.start);
+    const double opening = before ? before->half() : opened ? 2 * path.start->half() : 0;
+    double length = opening + path.straight[k] + (after ? after->half() : 0);
+    if (!opened && !after && std::abs(length - bones) < kTrifle) length = bones;
+    for (Stretch& each : leg) each.path *= bones > 0 ? length / bones : 0;
+    const double takes = bones > 0 ? length - bones : 0;
+    if (!opened && !after && takes != 0)
+      piece_.features.push_back({"bend", at_, takes, "joints passed straight"});
+    // Half of what the rounding takes is told with the bend at either end.
+    const double toBefore = opened ? (after ? takes / 2 : takes) : 0;
+    if (opened) piece_.features[lastBend_].takes += toBefore;
+    owed = after ? takes - toBefore : 0;
+    walk(leg, length - (after ? after->half() : 0));
+    if (!after) {
+      walk(leg, 1e9);
+      break;
+    }
+    for (size_t s = after->first; s <= after->last; ++s) putAll(run, s);
+    walk(leg, 1e9);
+    for (size_t s = after->first; s <= after->last; ++s) pass(pointOf(s));
+    bend(*after, pointOf(after->first), factorAt(after->first - 1), factorAt(after->last), owed);
+    lastBend_ = piece_.features.size() - 1;
+  }
+}
+
+void Layer::lay(const Run& run) {
+  putAll(run, 0);
+  if (!run.steps.empty()) {
+    std::vector<PathPoint> points;
+    points.reserve(run.steps.size() + 1);
+    for (size_t k = 0; k <= run.steps.size(); ++k) points.push_back(pathPoint(run, k));
+    const BentPath path = bendPath(points, wire_.wireDiameter(), arrives_);
+    if (piece_.route.empty()) pass(run.steps.front().from);
+    layLegs(run, path);
+    noteCrowded(run, path);
+    arrives_ = -path.ends;
+    putAll(run, run.steps.size());
+  }
+  if (run.fold || run.hairpin) foldHere(run);
 }
 
 Piece Layer::finish() {
+  for (const Run& run : runs_) lay(run);
   for (Feature& f : piece_.features)
     if (f.kind == "twist")
       for (const TwistZone& z : piece_.twists)
         if (std::abs(z.from - f.at) < 1e-6)
           f.note = fmt::format("{}, {} turns over {} mm", z.wires == 4 ? "four strands" : "twisted pair",
                                printNumber(z.turns, 0), printNumber((z.to - z.from) / z.factor, 0));
-  feature("waste", wasteLength(at_, allow_),
-          fmt::format("{:g} % and {:g} mm for waste", allow_.wasteShare, allow_.wasteLength));
+  // Where joints had to be taken together the wire takes a short cut, and must still reach along the bones.
+  if (at_ < piece_.bones) put({"spare", piece_.bones - at_, "as long as its bones"});
+  put({"waste", wasteLength(at_, allow_),
+       fmt::format("{:g} % and {:g} mm for waste", allow_.wasteShare, allow_.wasteLength)});
   piece_.cut = piece_.bones;
   for (const Feature& f : piece_.features) piece_.cut += f.takes;
   piece_.mass = piece_.cut * wire_.linearMass();
   std::stable_sort(piece_.features.begin(), piece_.features.end(),
                    [](const Feature& a, const Feature& b) { return a.at < b.at; });
   return std::move(piece_);
-}
-
-std::vector<Vec3> followTable(const Piece& piece) {
-  // Where wire is used up without going on: loops, laps, folds, ends.
-  const auto advance = [&](double from, double to) {
-    double run = 0;
-    std::vector<double> cuts{from, to};
-    for (const TwistZone& z : piece.twists)
-      for (const double c : {z.from, z.to})
-        if (c > from && c < to) cuts.push_back(c);
-    for (const Feature& f : piece.features)
-      if (idles(f))
-        for (const double c : {f.at, f.at + f.takes})
-          if (c > from && c < to) cuts.push_back(c);
-    std::sort(cuts.begin(), cuts.end());
-    for (size_t i = 0; i + 1 < cuts.size(); ++i) {
-      const double middle = (cuts[i] + cuts[i + 1]) / 2;
-      bool idle = false;
-      for (const Feature& f : piece.features)
-        idle = idle || (idles(f) && middle > f.at && middle < f.at + f.takes);
-      if (idle) continue;
-      double factor = 1;
-      for (const TwistZone& z : piece.twists)
-        if (middle > z.from && middle < z.to) factor = z.factor;
-      run += (cuts[i + 1] - cuts[i]) / factor;
-    }
-    return run;
-  };
-  const auto about = [](const Vec3& v, const Vec3& axis, double angle) {
-    return Vec3(v * std::cos(angle) + axis.cross(v) * std::sin(angle) +
-                axis * axis.dot(v) * (1 - std::cos(angle)));
-  };
-  Vec3 at(0, 0, 0);
-  Vec3 direction(1, 0, 0);
-  Vec3 normal(0, 0, 1);
-  double wire = 0;
-  // Points passed straight lie between bends; each is met at its place on the wire.
-  std::vector<Vec3> out;
-  size_t next = 0;
-  const auto straightTo = [&](double to) {
-    while (next < piece.routeAt.size() && piece.routeAt[next] <= to + 1e-9) {
-      const double here = std::max(piece.routeAt[next], wire);
-      out.push_back(at + direction * advance(wire, here));
-      ++next;
-    }
-    at += direction * advance(wire, to);
-    wire = to;
-  };
-  for (const Bend& b : piece.bends) {
-    if (b.fold) {
-      // The point of a fold is met at its middle.
-      straightTo(b.at - b.arc / 2);
-      if (next < piece.route.size() && piece.route[next] == b.point) {
-        out.push_back(at);
-        ++next;
-      }
-      wire = b.at + b.arc / 2;
-      direction = -direction;
-      continue;
-    }
-    straightTo(b.at);
-    normal = about(normal, direction, b.roll);
-    at += direction * b.reach;
-    if (next < piece.route.size() && piece.route[next] == b.point) {
-      out.push_back(at);
-      ++next;
-    }
-    direction = about(direction, normal, b.angle);
-    at += direction * b.reach;
-    wire = b.at + b.arc;
-  }
-  straightTo(piece.cut);
-  return out;
 }
 
 } // namespace columna

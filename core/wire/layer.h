@@ -1,7 +1,12 @@
 // Lays one wire along the skeleton from its left end, noting what each feature takes and every bend.
 #pragma once
 
+#include "wire/bend_path.h"
 #include "wire/piece.h"
+
+#include <deque>
+#include <map>
+#include <optional>
 
 namespace columna {
 
@@ -15,22 +20,55 @@ public:
   void step(int from, int to, int limb, int wires);
   /// Folds back at the point it has come to; `takes` and `kind` as for a feature.
   void fold(std::string kind, double takes, std::string note);
+  /// Where everything lies on the wire follows from all of it together.
   [[nodiscard]] Piece finish();
 
 private:
+  struct Noted {
+    std::string kind;
+    double takes = 0;
+    std::string note;
+  };
+  struct Step {
+    int from = 0, to = 0, wires = 1;
+  };
+  /// A stretch between ends and folds, whose bends depend on each other; with what is made at its points.
+  struct Run {
+    std::vector<Step> steps;
+    std::map<size_t, std::vector<Noted>> made; ///< before step i; at its end under the number of its steps
+    std::optional<Noted> fold;                 ///< that ends it
+    bool hairpin = false;                      ///< it goes straight back on itself without a fold of its own
+  };
+  /// A stretch of leg of as many wires all along.
+  struct Stretch {
+    double path = 0; ///< mm along the limb
+    int wires = 1;
+    int point = -1; ///< of the skeleton, passed at its end; -1 for none
+  };
+
   [[nodiscard]] const Vec3& place(int point) const { return skeleton_.points[static_cast<size_t>(point)].at; }
+  [[nodiscard]] WireSection sectionOf(int wires) const;
+  [[nodiscard]] double lengthOf(const Step& step) const { return (place(step.to) - place(step.from)).norm(); }
+  [[nodiscard]] PathPoint pathPoint(const Run& run, size_t k) const;
+  void lay(const Run& run);
+  void layLegs(const Run& run, const BentPath& path);
+  void noteCrowded(const Run& run, const BentPath& path);
+  void put(const Noted& noted);
+  void putAll(const Run& run, size_t at);
+  void foldHere(const Run& run);
   void pass(int point);
+  void walk(std::deque<Stretch>& leg, double path);
   void zone(double from, double to, int wires, double factor, double along);
-  void bend(const Vec3& next, double factor, const WireSection& section);
+  void bend(const PathBend& bend, int point, double factorBefore, double factorAfter, double takes);
 
   const WireSkeleton& skeleton_;
   WireSection wire_;
   Allowances allow_;
   Piece piece_;
-  Vec3 direction_{0, 0, 0}; ///< of the last step, its length
-  Vec3 normal_{0, 0, 0};    ///< of the last bend's plane
-  double factor_ = 1;       ///< of the last step
-  bool sharp_ = false;      ///< something was made here, and the bend after it has no room to be round
+  std::vector<Run> runs_;
+  std::optional<Vec3> arrives_; ///< direction in which the wire leaves the last fold
+  Vec3 normal_{0, 0, 0};        ///< of the last bend's plane
+  size_t lastBend_ = 0;         ///< its feature
   double at_ = 0;
 };
 

@@ -16,11 +16,11 @@
 namespace columna {
 
 /// Something done to a piece at a place, and what it takes. Kinds: "lap", "turn-back", "loop", "fold",
-/// "twist", "bend", "mutual-twist", "lashing", "digit", "tail", "alike", "splice", "waste".
+/// "twist", "bend", "mutual-twist", "lashing", "digit", "tail", "alike", "splice", "spare", "waste".
 struct Feature {
   std::string kind;
   double at = 0;    ///< mm from the piece's left end to where it begins
-  double takes = 0; ///< mm of wire beyond the bones; a bend saves some and takes less than nothing
+  double takes = 0; ///< mm of wire beyond the bones
   std::string note; ///< in the maker's words
 };
 
@@ -32,8 +32,9 @@ struct Bend {
   double tool = 0;   ///< radians to bend it so that it springs back to `angle`
   double radius = 0; ///< inside radius, mm
   double arc = 0;    ///< mm of wire in the bend
-  double reach = 0;  ///< mm along the limb from where the bend begins to its corner
-  int point = -1;    ///< point of the skeleton at the corner
+  double apex = 0;   ///< mm of wire from where it begins to its apex, which lies on the joint
+  double middle = 0; ///< radius of the limb's middle line, mm; of a fold 0
+  int point = -1;    ///< point of the skeleton at the apex, the first of those it stands for
   bool fold = false;
 };
 
@@ -43,6 +44,13 @@ struct TwistZone {
   int wires = 2;
   double turns = 0;  ///< full turns
   double factor = 1; ///< wire per length of limb
+};
+
+/// Joints of the skeleton that a piece cannot bend at where they lie: too near each other, or to an end.
+struct CrowdedJoints {
+  std::vector<int> points; ///< of the skeleton
+  bool one = false;        ///< they share a bend between them; else the wire passes straight
+  double off = 0;          ///< mm the farthest of them lies from where the wire has it
 };
 
 struct Piece {
@@ -61,6 +69,7 @@ struct Piece {
   std::vector<Feature> features; ///< by place
   std::vector<Bend> bends;
   std::vector<TwistZone> twists;
+  std::vector<CrowdedJoints> crowded;
 };
 
 /// What pieces are made under.

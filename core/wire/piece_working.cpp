@@ -15,7 +15,7 @@ Working cutWorking(const Piece& piece, const Allowances& allow) {
   Working w;
   w.title = fmt::format("why {}", printNumber(piece.cut, 0));
   w.lines.push_back({"along the skeleton", {}, printNumber(piece.bones, 1) + " mm"});
-  static constexpr std::array<std::pair<const char*, const char*>, 12> words{
+  static constexpr std::array<std::pair<const char*, const char*>, 13> words{
       {{"twist", "twisting takes up"},
        {"fold", "fold"},
        {"loop", "loop"},
@@ -26,8 +26,9 @@ Working cutWorking(const Piece& piece, const Allowances& allow) {
        {"digit", "crossings at the toes"},
        {"tail", "ends to hold"},
        {"alike", "as long as the others"},
+       {"spare", "as long as its bones"},
        {"splice", "splices"},
-       {"bend", "rounded corners save"}}};
+       {"bend", "rounding its bends"}}};
   for (const auto& [kind, text] : words) {
     double takes = 0;
     int count = 0;

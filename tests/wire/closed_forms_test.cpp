@@ -101,12 +101,7 @@ TEST(Allowance, DigitsHandsAndLegs) {
   EXPECT_NEAR(fourStrandLength(32, awgWire(22), 6, 40), 207, 0.5);
 }
 
-TEST(Allowance, CornersSaveWhatGeometrySays) {
-  EXPECT_NEAR(cornerSaving(M_PI / 2, 2.5), 1.07, 0.005);
-  EXPECT_NEAR(cornerSaving(M_PI / 2, 1), 0.4292, 1e-4);
-  EXPECT_NEAR(cornerSaving(0, 2.5), 0, 1e-12);
-  EXPECT_NEAR(wasteLength(100), 13, 1e-12);
-}
+TEST(Allowance, WasteIsAShareAndALength) { EXPECT_NEAR(wasteLength(100), 13, 1e-12); }
 
 TEST(Material, AllNineAreThereWithRangesAndSources) {
   for (const char* id :
