@@ -116,7 +116,6 @@ std::optional<QString> Session::change(const QString& name, Project project, con
     plan_->figure = std::move(next.figure);
     plan_->animal = std::move(next.animal);
     plan_->made = std::move(next.made);
-    plan_->wool.coatThickness = this->project().coat.value_or(plan_->figure.coatThickness);
     behind_ = true;
     announce();
     return std::nullopt;

@@ -27,7 +27,7 @@ WoolPaint::WoolPaint(const Session& session) {
   const std::vector<LimbMoment> moment = session.moment();
   for (size_t l = 0; l < limbs; ++l) {
     const bool coat = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
-    QColor colour = toneColour(coat ? wish.coat.tone : wish.core.tone);
+    QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
     if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
     coated_[l] = moment[l].coat > 0.5 ? 1 : 0;
     plain_.push_back(tinted(colour, l));

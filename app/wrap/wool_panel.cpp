@@ -88,6 +88,7 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.tone = new QComboBox(this);
   s.tone->setAccessibleName(coat ? tr("Colour of the coat wool") : tr("Colour of the core wool"));
   s.tone->addItems({tr("pale"), tr("mid"), tr("dark")});
+  s.tone->setPlaceholderText(tr("how dark?"));
   grid->addWidget(s.tone, row, 3);
   const auto of = [coat](WoolWish& w) -> WoolStock& { return coat ? w.coat : w.core; };
   connect(s.form, &QComboBox::activated, this, [this, of, name](int i) {
@@ -129,7 +130,7 @@ void WoolPanel::refresh() {
     const WoolStock& stock = coat ? wool.coat : wool.core;
     Stock& s = stocks_[coat ? 1 : 0];
     s.form->setCurrentIndex(static_cast<int>(stock.form));
-    s.tone->setCurrentIndex(static_cast<int>(stock.tone));
+    s.tone->setCurrentIndex(stock.tone ? static_cast<int>(*stock.tone) : -1);
     if (s.linear->hasFocus() && s.linear->isModified()) continue;
     const Sliver sliver = sliverOf(stock, rules);
     s.linear->setText(tr("%1 a metre").arg(str(printMass(sliver.linear * 1000, units))));

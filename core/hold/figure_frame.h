@@ -19,7 +19,7 @@ struct ArmatureParts {
   const WireSkeleton& skeleton; ///< neutral
   const std::vector<WireGroup>& groups;
   const std::vector<WireSection>& sections; ///< one a group
-  const std::vector<BoneMass>& wool;        ///< of each bone, neutral, wool alone
+  const std::vector<BoneMass>& wool;        ///< of each bone, neutral: wool, and what wire takes at joints
   const std::vector<double>& feltStiffness; ///< MPa, of each limb's felt: what holds where no wire runs
   const std::set<std::string>& glued;       ///< points whose strands are glued together
   double bonded = 1;                        ///< strength of glued strands over their sum

@@ -1,62 +1,99 @@
 #include "make/work_time.h"
 
+#include "measure/number_file.h"
 #include "measure/quantity.h"
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
 #include <cmath>
 
 namespace columna {
+namespace {
+
+constexpr std::array<std::string_view, 21> kKeys{"wire_minutes_per_piece",
+                                                 "wire_minutes_per_bend",
+                                                 "part_minutes",
+                                                 "soft_minutes",
+                                                 "medium_minutes",
+                                                 "firm_minutes",
+                                                 "several_needles_cm3",
+                                                 "surface_core",
+                                                 "surface_plain",
+                                                 "surface_good",
+                                                 "surface_fine",
+                                                 "head_core",
+                                                 "head_plain",
+                                                 "head_good",
+                                                 "head_fine",
+                                                 "digit_core",
+                                                 "digit_plain",
+                                                 "digit_good",
+                                                 "digit_fine",
+                                                 "low_share",
+                                                 "high_share"};
+
+std::string hours(double minutes) { return printNumber(minutes / 60, minutes < 600 ? 1 : 0) + " h"; }
+
+/// "a good finish".
+std::string_view finishWords(Finish finish) {
+  switch (finish) {
+  case Finish::Core:
+    return "the core alone";
+  case Finish::Plain:
+    return "a plain finish";
+  case Finish::Good:
+    return "a good finish";
+  case Finish::Fine:
+    break;
+  }
+  return "a fine finish";
+}
+
+} // namespace
 
 Result<Pace> readPace(std::string_view json, const std::string& file) {
-  const auto root = nlohmann::json::parse(json, nullptr, false);
-  if (!root.is_object() || root.value("schema", "") != "columna-pace/1")
-    return Problem{"it is not a pace file", file, "write schema \"columna-pace/1\""};
+  auto numbers = readNumbers(json, "columna-pace/2", kKeys, file);
+  if (!numbers) return numbers.problem();
+  const std::vector<double>& n = *numbers;
   Pace pace;
-  pace.source = root.value("source", "");
-  struct Field {
-    const char* key;
-    double* to;
-    const char* in = nullptr;
-  };
-  for (const Field& f :
-       {Field{"wire_minutes_per_piece", &pace.wirePiece}, Field{"wire_minutes_per_bend", &pace.wireBend},
-        Field{"soft", &pace.coreSoft, "core_minutes_per_cm3"},
-        Field{"medium", &pace.coreMedium, "core_minutes_per_cm3"},
-        Field{"firm", &pace.coreFirm, "core_minutes_per_cm3"}, Field{"core_minutes_per_limb", &pace.coreLimb},
-        Field{"coat_minutes_per_cm2", &pace.coatArea}, Field{"digit_minutes", &pace.digit},
-        Field{"head_minutes", &pace.head}, Field{"low_share", &pace.low}, Field{"high_share", &pace.high}}) {
-    const nlohmann::json* group = &root;
-    if (f.in) group = root.contains(f.in) ? &root[f.in] : nullptr;
-    if (!group || !group->is_object() || !group->contains(f.key) || !(*group)[f.key].is_number() ||
-        !((*group)[f.key].get<double>() >= 0))
-      return Problem{fmt::format("{} is missing or below zero", f.key), file, "give it in minutes"};
-    *f.to = (*group)[f.key].get<double>();
+  pace.wirePiece = n[0];
+  pace.wireBend = n[1];
+  pace.part = n[2];
+  pace.coreSoft = n[3];
+  pace.coreMedium = n[4];
+  pace.coreFirm = n[5];
+  pace.severalNeedles = n[6];
+  if (!(pace.severalNeedles > 0))
+    return Problem{"several_needles_cm3.value is nought", file, "give a volume in cm3"};
+  for (size_t k = 0; k < 4; ++k) {
+    pace.surface[k] = n[7 + k];
+    pace.head[k] = n[11 + k];
+    pace.digit[k] = n[15 + k];
   }
+  pace.low = n[19];
+  pace.high = n[20];
   return pace;
 }
 
 WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces,
-                  const Pace& pace) {
+                  const Pace& pace, Finish finish) {
   WorkTime out;
+  out.finish = finish;
+  const auto f = static_cast<size_t>(finish);
   for (const Piece& piece : pieces) {
     out.wire += pace.wirePiece;
-    for (const Feature& f : piece.features)
-      if (f.kind == "bend") out.wire += pace.wireBend;
+    for (const Bend& bend : piece.bends) out.wire += bend.fold ? 0 : pace.wireBend;
   }
   for (size_t l = 0; l < figure.limbs.size(); ++l) {
     const LimbWool& w = wool.limbs[l];
-    const double perCm3 = w.firmness == Firmness::Soft     ? pace.coreSoft
-                          : w.firmness == Firmness::Medium ? pace.coreMedium
-                                                           : pace.coreFirm;
-    // What is coat wool right through is wound and felted like a core, and has no layer laid on.
-    // The end left loose is felted in joining, whose minutes are counted by the limb.
-    const double felted = std::max(0.0, w.coreVolume + (w.allCoat ? w.coatVolume : 0) - w.looseVolume);
-    const double core = felted / 1000 * perCm3 + (w.coreVolume > 0 || w.allCoat ? pace.coreLimb : 0);
-    const double coat = wool.coatThickness > 0 && !w.allCoat ? w.area / 100 * pace.coatArea : 0;
-    double details = figure.limbs[l].digits * pace.digit;
-    if (figure.limbs[l].kind == LimbKind::Head) details += pace.head;
+    const double cm3 = (w.coreVolume + w.coatVolume + w.furVolume) / 1000;
+    const double core =
+        cm3 <= 0 ? 0 : pace.part + pace.core(w.firmness) * cm3 / std::cbrt(1 + cm3 / pace.severalNeedles);
+    const double area = (w.area + w.flatFaces) / 100;
+    const double coat = area * pace.surface[f];
+    double details = figure.limbs[l].digits * pace.digit[f];
+    if (figure.limbs[l].kind == LimbKind::Head) details += pace.head[f];
+    out.surface += area;
     out.core += core;
     out.coat += coat;
     out.details += details;
@@ -69,15 +106,24 @@ WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<
 }
 
 Working timeWorking(const WorkTime& time, const Pace& pace) {
-  const auto hours = [](double minutes) { return printNumber(minutes / 60, minutes < 600 ? 1 : 0) + " h"; };
+  const double perCm2 = pace.surface[static_cast<size_t>(time.finish)];
   Working w;
   w.title = "why " + hours(time.total);
   w.lines.push_back({"wire: pieces and bends", {}, hours(time.wire)});
-  w.lines.push_back({"core, by volume and firmness", {}, hours(time.core)});
-  w.lines.push_back({"coat, by surface", {}, hours(time.coat)});
+  w.lines.push_back({"each part begun, felted and joined",
+                     fmt::format("{} min + firmness × cm³ ÷ ∛(1 + cm³ ÷ {})", printNumber(pace.part, 0),
+                                 printNumber(pace.severalNeedles, 0)),
+                     hours(time.core)});
+  w.lines.push_back({fmt::format("the surface, {}", finishWords(time.finish)),
+                     fmt::format("{} cm² × {} min", printNumber(time.surface, 0), printNumber(perCm2, 2)),
+                     hours(time.coat)});
   w.lines.push_back({"face, toes and fingers", {}, hours(time.details)});
   w.lines.push_back({"all together", {}, hours(time.total)});
-  w.source = fmt::format("Likely {} to {}: {}.", hours(time.low), hours(time.high), pace.source);
+  w.source = fmt::format(
+      "Likely {} to {}: estimates of the bench, soft {}, medium {} and firm {} min a cm³ up "
+      "to {} cm³, above which several needles work at once; your own times settle it.",
+      hours(time.low), hours(time.high), printNumber(pace.coreSoft, 2), printNumber(pace.coreMedium, 2),
+      printNumber(pace.coreFirm, 2), printNumber(pace.severalNeedles, 0));
   return w;
 }
 

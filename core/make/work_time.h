@@ -1,23 +1,31 @@
 // How long the work takes: a first estimate from volumes, surface, firmness and digits.
 #pragma once
 
+#include "make/finish.h"
 #include "measure/result.h"
 #include "measure/working.h"
 #include "wire/piece.h"
 #include "wool/wool_plan.h"
 
+#include <array>
+
 namespace columna {
 
-/// Minutes for each kind of work, from data/work/pace.json [E]. One's own recorded times replace it later.
+/// Minutes for each kind of work, from data/work/pace.json, where each has its range and source [E]. One's
+/// own recorded times replace them later.
 struct Pace {
-  double wirePiece = 0, wireBend = 0;                ///< minutes a piece, a bend
-  double coreSoft = 0, coreMedium = 0, coreFirm = 0; ///< minutes a cm3 of felted core
-  double coreLimb = 0;                               ///< minutes a limb, to start and join it
-  double coatArea = 0;                               ///< minutes a cm2 of coat
-  double digit = 0;                                  ///< minutes a toe or finger
-  double head = 0;                                   ///< minutes for the face
+  double wirePiece = 0, wireBend = 0;                ///< a piece, a bend
+  double part = 0;                                   ///< a part, to begin and to join it
+  double coreSoft = 0, coreMedium = 0, coreFirm = 0; ///< a cm3 of felted wool
+  double severalNeedles = 1;                         ///< cm3: larger parts are felted with several at once
+  std::array<double, 4> surface{};                   ///< a cm2, by finish
+  std::array<double, 4> head{};                      ///< the face, by finish
+  std::array<double, 4> digit{};                     ///< a toe or finger, by finish
   double low = 1, high = 1;                          ///< the range, as shares of the estimate
-  std::string source;
+
+  [[nodiscard]] double core(Firmness firmness) const {
+    return firmness == Firmness::Soft ? coreSoft : firmness == Firmness::Medium ? coreMedium : coreFirm;
+  }
 };
 
 /// Errors name the file and the field.
@@ -27,12 +35,16 @@ struct WorkTime {
   double wire = 0, core = 0, coat = 0, details = 0; ///< minutes
   double total = 0;                                 ///< minutes
   double low = 0, high = 0;                         ///< minutes
-  std::vector<double> limbs;                        ///< minutes of wool work on each limb
+  Finish finish = Finish::Good;
+  double surface = 0;        ///< cm2 of finished surface, both faces of flat parts
+  std::vector<double> limbs; ///< minutes of wool work on each limb
 };
 
-/// Core by volume and firmness, coat by surface, digits and the face apart.
+/// Of each part its beginning and joining and k V/(1 + V/V0)^(1/3): up to V0 in proportion to its volume, far
+/// above it to its surface, for larger parts are felted with several needles at once. The coat by surface and
+/// finish, digits and the face apart.
 [[nodiscard]] WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces,
-                                const Pace& pace);
+                                const Pace& pace, Finish finish);
 
 [[nodiscard]] Working timeWorking(const WorkTime& time, const Pace& pace);
 

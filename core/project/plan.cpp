@@ -47,17 +47,22 @@ public:
 
   Result<Plan> run() {
     if (auto problem = chooseMaterials()) return *problem;
-    plan_.wool.coatThickness = project_.coat.value_or(plan_.figure.coatThickness);
+    plan_.wool.coatLaid = laidCoat(project_, catalog_.wool);
+    plan_.wool.coatThickness = plan_.wool.coatLaid + rowsDepth(project_.wool, catalog_.wool);
     takeSolid();
+    for (const ReadyCore& core : project_.wool.ready)
+      ready_.push_back(fitReadyCore(core, plan_.figure, usualBlend(plan_.figure),
+                                    plan_.wool.coatThickness + catalog_.wool.readyCover));
     settleWire();
     plan_.wool = planWool(plan_.figure, *plan_.solid, woolInput(), catalog_.wool);
     plan_.boneWool = masses(false);
     pieces();
+    wireAtJoints();
     bodyJoins(project_, plan_);
     plan_.stock = cutFromStock(project_, catalog_, plan_);
     plan_.standing = standing(plan_.figure, plan_.loads.centre);
     totals();
-    plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace);
+    plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace, project_.finish);
     judge(plan_);
     plan_.findings = findingsOf(project_, plan_);
     return std::move(plan_);
@@ -130,6 +135,8 @@ private:
   [[nodiscard]] WoolInput woolInput() const {
     WoolInput in;
     in.coat = plan_.wool.coatThickness;
+    in.laid = plan_.wool.coatLaid;
+    in.ready = ready_;
     in.wish = project_.wool;
     for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
       const FigureLimb& limb = plan_.figure.limbs[l];
@@ -274,6 +281,41 @@ private:
     plan_.routes = std::move(made.choices);
   }
 
+  /// What folds, loops, laps, lashings and digits take of the wire weighs where it is made: it is carried
+  /// with the bone there.
+  void wireAtJoints() {
+    std::vector<size_t> boneAt;
+    for (const WirePoint& p : plan_.skeleton.points) {
+      size_t best = 0;
+      double least = 1e18;
+      for (size_t b = 0; b < plan_.figure.bones.size(); ++b) {
+        const FigureBone& bone = plan_.figure.bones[b];
+        const double away =
+            (bone.end - p.at).norm() < 1e-6 ? 0 : 1 + ((bone.begin + bone.end) / 2 - p.at).norm();
+        if (away < least) {
+          least = away;
+          best = b;
+        }
+      }
+      boneAt.push_back(best);
+    }
+    for (const Piece& piece : plan_.pieces) {
+      if (piece.route.empty() || piece.cut <= 0) continue;
+      for (const Feature& f : piece.features) {
+        if (f.kind == "twist" || f.kind == "waste") continue;
+        size_t at = 0;
+        while (at + 1 < piece.route.size() && piece.routeAt[at + 1] <= f.at + 1e-6) ++at;
+        const auto point = static_cast<size_t>(piece.route[at]);
+        const double grams = piece.mass * f.takes / piece.cut;
+        BoneMass& mass = plan_.boneWool[boneAt[point]];
+        if (mass.grams + grams <= 0) continue;
+        mass.centre =
+            (mass.grams * mass.centre + grams * plan_.skeleton.points[point].at) / (mass.grams + grams);
+        mass.grams += grams;
+      }
+    }
+  }
+
   /// Lashings are of the project's metal at about half a millimetre; stems are lashed with binding wire.
   [[nodiscard]] WireSection fineWire() const {
     const Material* material = catalog_.material(project_.material);
@@ -296,16 +338,20 @@ private:
     for (const Piece& piece : plan_.pieces) {
       t.wireLength += piece.cut;
       t.wireMass += piece.mass;
+      for (const Feature& f : piece.features)
+        if (f.kind == "waste" && piece.cut > 0) t.waste += piece.mass * f.takes / piece.cut;
     }
     t.core = plan_.wool.core;
     t.coat = plan_.wool.coat;
-    t.mass = t.core + t.coat + t.wireMass;
+    t.ready = plan_.wool.ready;
+    t.mass = t.core + t.coat + t.ready + t.wireMass - t.waste;
   }
 
   const Project& project_;
   const Catalog& catalog_;
   SolidOffer offer_;
   Plan plan_;
+  std::vector<ReadyFit> ready_;
 };
 
 /// The figure in its shape: what the maker changed, then what came out of the made parts.
@@ -345,6 +391,10 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog) {
     return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
                    "choose another animal, or put its file in the patterns folder"};
   return figureOf(project, *pattern);
+}
+
+double laidCoat(const Project& project, const WoolRules& rules) {
+  return project.coat.value_or(usualCoat(project.wool, rules));
 }
 
 SolidWish solidWish(const Plan& plan) {

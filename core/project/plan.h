@@ -44,7 +44,9 @@ struct Totals {
   double wireLength = 0;     ///< mm, all pieces as cut
   double wireMass = 0;       ///< g
   double core = 0, coat = 0; ///< g
-  double mass = 0;           ///< g
+  double ready = 0;          ///< g of ready cores
+  double waste = 0;          ///< g of wire that is cut off and not carried
+  double mass = 0;           ///< g of the figure
 };
 
 struct Plan {
@@ -68,7 +70,7 @@ struct Plan {
   int wiresLeast = 0;              ///< as few as would do at all
   double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
   Loads loads;
-  std::vector<BoneMass> boneWool; ///< of each bone, wool alone
+  std::vector<BoneMass> boneWool; ///< of each bone: wool, and what wire takes at its joints
   Standing standing;
   WoolPlan wool;
   WoolRules woolRules; ///< the rules of thumb it was made by
@@ -94,6 +96,9 @@ struct SolidOffer {
 /// Everything from a project. Errors: a pattern or material that is not in the catalog, a size no figure can
 /// have.
 [[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog, const SolidOffer& offer = {});
+
+/// The felted coat of a project, mm: the maker's, else what hides the core.
+[[nodiscard]] double laidCoat(const Project& project, const WoolRules& rules);
 
 /// What the solid of a plan's figure is made with.
 [[nodiscard]] SolidWish solidWish(const Plan& plan);

@@ -147,8 +147,8 @@ private:
                           plan_.figure.limbs[static_cast<size_t>(carried)].family, word(to)),
               2, std::move(p));
     }
-    const double coat = project_.coat.value_or(plan_.figure.coatThickness);
-    if (coat < 0.5) return;
+    const double coat = plan_.wool.coatLaid;
+    if (coat < 2 * catalog_.wool.coatLeast) return;
     Project p = project_;
     const double thinner = 0.6 * coat;
     p.coat = thinner;

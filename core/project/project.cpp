@@ -73,6 +73,11 @@ public:
       if (coat < 0 || coat > 100) fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
       p.coat = coat;
     }
+    if (json_.contains("finish")) {
+      const auto finish = finishOf(textOf(json_, "finish"));
+      if (!finish) fail("finish", "is not one this program knows", "use core, plain, good or fine");
+      p.finish = *finish;
+    }
     readLimbs(p);
     pass(studyFromJson(json_, file(), p));
     pass(wireFromJson(json_, file(), p));
@@ -171,6 +176,7 @@ Json toJson(const Project& project) {
   out["material"] = project.material;
   out["use"] = id(project.use);
   out["units"] = lengthUnit(project.units);
+  put(out, "finish", project.finish != Finish::Good, std::string(id(project.finish)));
   put(out, "coat_mm", project.coat.has_value(), project.coat.value_or(0));
   // A limb's own unknown keys stay; what is known of it is written anew.
   Json& limbs = out["limbs"];

@@ -6,6 +6,7 @@
 #include "anatomy/sizing.h"
 #include "anatomy/trace.h"
 #include "hold/loads.h"
+#include "make/finish.h"
 #include "measure/quantity.h"
 #include "project/stance.h"
 #include "wire/material.h"
@@ -73,7 +74,8 @@ struct Project {
   Shape shape;                             ///< what is changed of the animal's proportions
   std::vector<MadePart> made;              ///< parts that are made, as measured
   std::vector<Photo> photos;               ///< up to kMostPhotos, one a view
-  std::optional<double> coat;              ///< mm; the pattern's own when not set
+  std::optional<double> coat;              ///< mm felted down; what hides the core when not set
+  Finish finish = Finish::Good;            ///< how finely it is made: for the hours
   std::map<std::string, LimbChoice> limbs; ///< by figure limb id
   int mostWires = kUsualWires;             ///< different wires to buy at most
   bool drawerOnly = false;                 ///< nothing is bought

@@ -11,6 +11,7 @@
 namespace columna {
 namespace {
 
+constexpr double kFits = 0.97; ///< of a ready core: what sticks out is pressed in
 constexpr double kDear = 0.15; ///< of the core: pads that wire in the middle would save are worth a word
 
 std::string called(const FigureLimb& limb) {
@@ -90,15 +91,15 @@ void stock(std::vector<Finding>& out, const Project& project, const Plan& plan) 
                      printNumber(project.wool.ball->grams, 1), printNumber(r.ballLeast, 0)),
          "test ball is small"});
   const double need = hidingMass(project.wool.core.tone, project.wool.coat.tone, r);
-  const double laid = plan.wool.coatThickness * r.coatDensity;
-  if (plan.wool.coatThickness > 0 && laid < need)
+  const double laid = plan.wool.coatLaid * r.coatDensity;
+  if (plan.wool.coatLaid > 0 && laid < 0.98 * need)
     out.push_back(
         {Level::Doubtful, "figure",
          fmt::format("A coat of {} mm is {} g/m²; {} wool over a {} core wants {}: lay {} mm, or core "
                      "wool nearer its colour.",
-                     printNumber(plan.wool.coatThickness, 1), printNumber(laid * 1e6, 0),
-                     word(project.wool.coat.tone), word(project.wool.core.tone), printNumber(need * 1e6, 0),
-                     printNumber(need / r.coatDensity, 1)),
+                     printNumber(plan.wool.coatLaid, 1), printNumber(laid * 1e6, 0),
+                     word(project.wool.coat.shown()), word(project.wool.core.shown()),
+                     printNumber(need * 1e6, 0), printNumber(need / r.coatDensity, 1)),
          "core would shine through"});
   for (size_t m = 0; m < plan.wool.markings.size(); ++m)
     if (plan.wool.markings[m].area <= 0)
@@ -140,6 +141,33 @@ void measured(std::vector<Finding>& out, const Project& project, const Plan& pla
   }
 }
 
+/// Ready cores that do not fit, or are not of this figure.
+void readyCores(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  for (size_t k = 0; k < project.wool.ready.size() && k < plan.wool.readyFits.size(); ++k) {
+    const ReadyCore& core = project.wool.ready[k];
+    const ReadyFit& fit = plan.wool.readyFits[k];
+    if (fit.limb < 0) continue; // kept for an animal that has the part
+    const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(fit.limb)];
+    const std::string what(word(core.kind));
+    if (fit.placed <= 0)
+      out.push_back(
+          {Level::Wrong, limb.id,
+           fmt::format("{}: no room for the {} of {} × {} × {} mm under {} mm of wool; take a smaller "
+                       "one, or wind the core.",
+                       limb.name, what, printNumber(core.length, 0), printNumber(core.across, 0),
+                       printNumber(core.deep, 0), printNumber(plan.woolRules.readyCover, 0)),
+           fmt::format("{}: the {} does not fit", limb.family, what)});
+    else if (fit.fits() < kFits)
+      out.push_back(
+          {Level::Doubtful, limb.id,
+           fmt::format("{}: {} % of the {} stands out of the shape less {} mm of wool; cut that off, or "
+                       "set it elsewhere.",
+                       limb.name, printNumber(std::max(1.0, (1 - fit.fits()) * 100), 0), what,
+                       printNumber(plan.woolRules.readyCover, 0)),
+           fmt::format("{}: cut the {} to fit", limb.family, what)});
+  }
+}
+
 } // namespace
 
 void lookAtWool(std::vector<Finding>& out, const Project& project, const Plan& plan) {
@@ -151,6 +179,7 @@ void lookAtWool(std::vector<Finding>& out, const Project& project, const Plan& p
     thin(out, plan, l);
   }
   stock(out, project, plan);
+  readyCores(out, project, plan);
   measured(out, project, plan);
 }
 

@@ -15,6 +15,7 @@ constexpr size_t kMostMarkings = 100;
 constexpr size_t kMostCorners = 2000;
 constexpr size_t kMostReadings = 12;
 constexpr size_t kMostRecords = 100000;
+constexpr size_t kMostReady = 200;
 
 std::string_view viewWord(View view) {
   return view == View::Front ? "front" : view == View::Above ? "above" : "side";
@@ -54,7 +55,19 @@ public:
       if (!grip) fail("wool.grip", "is not known", "use none, sleeve, paper or wax");
       wool.grip = *grip;
     }
-    if (in.contains("fur_shown_mm")) wool.furShown = within(in, "fur_shown_mm", "wool.", 1, 300);
+    if (in.contains("fur_shown_mm")) {
+      wool.furShown = within(in, "fur_shown_mm", "wool.", 1, 300);
+      wool.finish = CoatFinish::Fur; // what it was before finishes were told apart
+    }
+    if (in.contains("coat_finish")) {
+      const auto finish = coatFinish(text(in["coat_finish"], "wool.coat_finish"));
+      if (!finish) fail("wool.coat_finish", "is not known", "use felted, brushed, yarn, fur or feathers");
+      wool.finish = *finish;
+    }
+    if (in.contains("ready_cores")) {
+      list(in["ready_cores"], "wool.ready_cores", kMostReady);
+      for (const Json& each : in["ready_cores"]) wool.ready.push_back(readyCore(each));
+    }
     if (in.contains("markings")) {
       list(in["markings"], "wool.markings", kMostMarkings);
       for (const Json& each : in["markings"]) wool.markings.push_back(marking(each, wool.markings.size()));
@@ -119,6 +132,22 @@ private:
     return m;
   }
 
+  [[nodiscard]] ReadyCore readyCore(const Json& in) const {
+    const std::string at = "wool.ready_cores.";
+    group(in, "wool.ready_cores");
+    ReadyCore core;
+    core.limb = text(field(in, "limb", at), at + "limb");
+    const auto kind = readyKind(text(field(in, "kind", at), at + "kind"));
+    if (!kind) fail(at + "kind", "is not known", "use felted ball, foam egg, stuffing or old core");
+    core.kind = *kind;
+    core.length = within(in, "length_mm", at, kReadyLeast, kReadyMost);
+    core.across = within(in, "across_mm", at, kReadyLeast, kReadyMost);
+    core.deep = within(in, "deep_mm", at, kReadyLeast, kReadyMost);
+    core.grams = within(in, "g", at, 0, kReadyHeaviest);
+    if (in.contains("at")) core.at = within(in, "at", at, 0, 1);
+    return core;
+  }
+
   [[nodiscard]] WrapRecord record(const Json& in) const {
     const std::string at = "wool.records.";
     group(in, "wool.records");
@@ -139,7 +168,8 @@ private:
 };
 
 Json stockJson(const WoolStock& stock) {
-  Json out{{"form", word(stock.form)}, {"tone", word(stock.tone)}};
+  Json out{{"form", word(stock.form)}};
+  if (stock.tone) out["tone"] = word(*stock.tone);
   if (stock.linear) out["g_per_m"] = *stock.linear * 1000;
   if (stock.staple) out["staple_mm"] = *stock.staple;
   return out;
@@ -155,7 +185,8 @@ void woolToJson(const WoolWish& wool, Json& out) {
   // Unknown keys stay; what is known is written anew.
   Json& w = out["wool"];
   if (!w.is_object()) w = Json::object();
-  for (const char* key : {"test_ball", "fur_shown_mm", "markings", "records"}) w.erase(key);
+  for (const char* key : {"test_ball", "fur_shown_mm", "coat_finish", "ready_cores", "markings", "records"})
+    w.erase(key);
   if (wool.ball) {
     w["test_ball"] = {{"diameter_mm", wool.ball->diameter},
                       {"g", wool.ball->grams},
@@ -166,6 +197,16 @@ void woolToJson(const WoolWish& wool, Json& out) {
   w["coat"] = stockJson(wool.coat);
   w["grip"] = word(wool.grip);
   if (wool.furShown) w["fur_shown_mm"] = *wool.furShown;
+  // Without the word a shown length is fur, so a felted coat beside one has to say so.
+  if (wool.finish != CoatFinish::Felted || wool.furShown) w["coat_finish"] = word(wool.finish);
+  for (const ReadyCore& core : wool.ready)
+    w["ready_cores"].push_back({{"limb", core.limb},
+                                {"kind", word(core.kind)},
+                                {"length_mm", core.length},
+                                {"across_mm", core.across},
+                                {"deep_mm", core.deep},
+                                {"g", core.grams},
+                                {"at", core.at}});
   for (const Marking& m : wool.markings) {
     Json outline = Json::array();
     for (const Vec2& p : m.outline) outline.push_back({p.x(), p.y()});

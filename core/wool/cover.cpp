@@ -17,6 +17,25 @@ bool within(const std::vector<Vec2>& outline, const Vec2& p) {
   return in;
 }
 
+/// One tuft, feather or length of yarn in its row.
+struct RowKind {
+  double spacing = 0, wide = 0, cut = 0; ///< mm
+  double linear = 0;                     ///< g/mm
+};
+
+RowKind rowKind(CoatFinish finish, double shown, const WoolRules& rules) {
+  const double cut = 2 * shown + rules.furFold;
+  switch (finish) {
+  case CoatFinish::Feathers:
+    return {std::max(rules.furRowLeast, shown * rules.featherRowShare), rules.featherWide, cut,
+            rules.feather};
+  case CoatFinish::Yarn:
+    return {std::max(rules.furRowLeast, shown * rules.furRowShare), rules.yarnWide, cut, rules.yarn};
+  default:
+    return {std::max(rules.furRowLeast, shown * rules.furRowShare), rules.furTuftWide, cut, rules.furTuft};
+  }
+}
+
 /// Towards the eye of a view.
 Vec3 towards(View view) {
   switch (view) {
@@ -32,13 +51,33 @@ Vec3 towards(View view) {
 
 } // namespace
 
-double hidingMass(Tone core, Tone coat, const WoolRules& rules) {
-  if (core == coat) return rules.hideAlike;
-  return coat == Tone::Dark ? rules.hideDark : coat == Tone::Mid ? rules.hideMid : rules.hidePale;
+double hidingMass(std::optional<Tone> core, std::optional<Tone> coat, const WoolRules& rules) {
+  if (!core || !coat) return rules.hideMid;
+  if (*core == *coat) return rules.hideAlike;
+  return *coat == Tone::Dark ? rules.hideDark : *coat == Tone::Mid ? rules.hideMid : rules.hidePale;
+}
+
+double usualCoat(const WoolWish& wish, const WoolRules& rules) {
+  const double hides = hidingMass(wish.core.tone, wish.coat.tone, rules) / rules.coatDensity;
+  const double more = wish.finish == CoatFinish::Brushed ? rules.brushedMore : 1;
+  return std::clamp(hides * more, rules.coatLeast, std::max(rules.coatLeast, rules.allCoatBelow / 4));
+}
+
+double rowsDepth(const WoolWish& wish, const WoolRules& rules) {
+  if (!wish.furShown || !inRows(wish.finish)) return 0;
+  const RowKind row = rowKind(wish.finish, *wish.furShown, rules);
+  return row.cut * row.linear / (row.spacing * row.wide) / rules.coatDensity;
+}
+
+std::optional<CoatOffer> coatOffer(std::string_view kind, double pelt, double laid, const WoolRules& rules) {
+  const bool feathered = kind == "feathered";
+  if (!feathered && kind != "long" && kind != "plush") return std::nullopt;
+  if (pelt < laid + rules.furOffer) return std::nullopt;
+  return CoatOffer{feathered ? CoatFinish::Feathers : CoatFinish::Fur, pelt};
 }
 
 MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownSolid& solid, double coat,
-                      Tone under, double density, const WoolRules& rules) {
+                      std::optional<Tone> under, double density, const WoolRules& rules) {
   MarkedArea out;
   out.name = marking.name;
   out.tone = marking.tone;
@@ -72,15 +111,17 @@ MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownS
   return out;
 }
 
-FurRows furOn(const FigureLimb& limb, double length, double girth, double shown, double staple,
-              const WoolRules& rules) {
+FurRows furOn(const FigureLimb& limb, CoatFinish finish, double length, double girth, double shown,
+              double staple, const WoolRules& rules) {
   FurRows out;
-  if (!(shown > 0) || !(length > 0) || !(girth > 0)) return out;
-  out.spacing = std::max(rules.furRowLeast, shown * rules.furRowShare);
+  if (!(shown > 0) || !(length > 0) || !(girth > 0) || !inRows(finish)) return out;
+  const RowKind row = rowKind(finish, shown, rules);
+  out.spacing = row.spacing;
   out.rows = std::max(1, static_cast<int>(std::floor(length / out.spacing)));
-  out.tufts = out.rows * std::max(1, static_cast<int>(std::ceil(girth / rules.furTuftWide)));
-  out.cut = 2 * shown + rules.furFold;
-  out.grams = out.tufts * out.cut * rules.furTuft;
+  out.tufts = out.rows * std::max(1, static_cast<int>(std::ceil(girth / row.wide)));
+  out.cut = row.cut;
+  out.grams = out.tufts * out.cut * row.linear;
+  if (finish == CoatFinish::Yarn) out.yarn = out.tufts * out.cut;
   out.perStaple = static_cast<int>(std::floor(staple / out.cut));
   out.waste = out.perStaple > 0 ? 1 - out.perStaple * out.cut / staple : 1;
   switch (limb.kind) {

@@ -1,6 +1,7 @@
 #include "wool/winding.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -48,7 +49,22 @@ Words wordsOf(LimbKind kind, MadeAs as) {
   return {"at the free end", "at the root, left loose", "towards the root"};
 }
 
+constexpr double kWisp = 1e-3; ///< g/mm: finer than that makers call it a wisp
+
 } // namespace
+
+std::string draftWords(double draft) {
+  if (draft < 1.25) return "as it comes";
+  static constexpr std::array<const char*, 9> parts{"two thirds", "a half",    "a third",
+                                                    "a quarter",  "a fifth",   "a sixth",
+                                                    "a seventh",  "an eighth", "a ninth"};
+  if (draft < 1.75) return std::string("pulled to ") + parts[0];
+  const long whole = std::lround(draft);
+  if (whole <= 9) return std::string("pulled to ") + parts[static_cast<size_t>(whole) - 1];
+  if (whole <= 14) return "pulled to a tenth";
+  return "pulled to a wisp, one part in " +
+         std::to_string(draft < 100 ? (whole + 2) / 5 * 5 : (whole + 5) / 10 * 10);
+}
 
 Sliver sliverOf(const WoolStock& stock, const WoolRules& rules) {
   Sliver out;
@@ -79,19 +95,26 @@ Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& 
   if (!(in.grams > 0) || !(wool.linear > 0)) return out;
   out.grams = in.grams;
   out.overlap = rules.overlap;
-  // A piece shorter than it is wide is no strip to wind.
-  out.wisp =
-      in.grams < rules.stripLeast || in.grams / wool.linear < wool.width || limb.kind == LimbKind::Digits;
-  const double linear = out.wisp ? std::min(rules.wisp, wool.linear) : wool.linear;
+  const double round = std::numbers::pi * std::max(0.1, (in.bundle + in.wound) / 2);
+  out.width = std::clamp(rules.stripShare * in.wound, std::min(rules.stripNarrowest, wool.width), wool.width);
+  // Laid half over the last turn it lies twice as thick as it is; so many passes make the layer.
+  const double layer = std::max(0.0, in.wound - in.bundle) / 2 / std::max(1.0, rules.windings);
+  double linear = out.width * layer * in.wrapped * (1 - out.overlap);
+  // Once along the part at least, however little there is.
+  const double step = out.width * (1 - out.overlap);
+  const double once = std::max(in.length, in.length / step * std::hypot(round, step));
+  if (once > 0) linear = std::min(linear, in.grams / once);
+  linear = std::min(wool.linear, std::max(linear, rules.draftLeast));
+  out.linear = linear;
+  out.draft = wool.linear / linear;
+  out.wisp = linear < kWisp;
   const double total = in.grams / linear;
   // Toes and fingers have a wisp each, so that they come out alike.
   const int least = limb.kind == LimbKind::Digits ? std::max(1, limb.digits) : 1;
   out.strips = std::max(least, static_cast<int>(std::ceil(total / rules.stripLongest - 1e-9)));
   out.length = total / out.strips;
-  out.width = out.wisp ? std::min(wool.width, std::max(3.0, std::numbers::pi * in.wound / 2)) : wool.width;
   // A strip laid on the slant covers its width times what does not overlap at each turn.
-  const double round = std::numbers::pi * std::max(0.1, (in.bundle + in.wound) / 2);
-  out.turns = total / std::hypot(round, out.width * (1 - out.overlap));
+  out.turns = total / std::hypot(round, step);
   const double thick = linear / (out.width * std::max(in.wrapped, 1e-9));
   out.layers = std::max(1.0, (in.wound - in.bundle) / 2 / (thick / (1 - out.overlap)));
   if (!in.wire) {

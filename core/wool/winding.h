@@ -30,7 +30,9 @@ struct Winding {
   int strips = 0;            ///< equal; 0 when nothing is wound
   double length = 0;         ///< mm of one
   double width = 0;          ///< mm
-  bool wisp = false;         ///< so little that it is a pulled wisp, taken by its length
+  double linear = 0;         ///< g/mm it is pulled to
+  double draft = 1;          ///< times as fine as the wool at hand
+  bool wisp = false;         ///< pulled finer than a gram a metre
   double turns = 0;          ///< of all strips together
   double layers = 0;         ///< thicknesses of the strip from wire to surface, overlap counted
   double overlap = 0;        ///< share of the width
@@ -49,7 +51,12 @@ struct WindingInput {
   bool wire = true;   ///< it is wound on wire
 };
 
-/// The strips of one limb. Nothing is wound for 0 g or a wool of 0 g/mm.
+/// "pulled to a third", "as it comes".
+[[nodiscard]] std::string draftWords(double draft);
+
+/// The strips of one limb: the wool at hand is pulled (drafted) until it goes so many times over the part,
+/// each turn over half of the last, and never so short that it would not reach along it. Continuous in every
+/// number but the count of strips. Nothing is wound for 0 g or a wool of 0 g/mm.
 [[nodiscard]] Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& wool,
                                 const WoolRules& rules);
 

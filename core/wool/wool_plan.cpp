@@ -42,9 +42,10 @@ double flatArea(const FigureFlat& flat) {
 /// One bone's volumes with the wire taken out of what is wound, or of what there is.
 struct Cleared {
   double wound = 0, pads = 0, skin = 0, coat = 0, wire = 0;
+  double ready = 0; ///< a core that was there already
 };
 
-Cleared cleared(const FigureBone& bone, const BoneShare& share, bool allCoat, double bundle) {
+Cleared cleared(const FigureBone& bone, const BoneShare& share, bool allCoat, double bundle, double ready) {
   Cleared out;
   out.wound = share.wound;
   out.skin = share.skin;
@@ -55,15 +56,25 @@ Cleared cleared(const FigureBone& bone, const BoneShare& share, bool allCoat, do
     out.coat += share.core;
     out.wound = out.pads = out.skin = 0;
   }
-  out.wire = wireIn(bone, share, bundle);
-  double left = out.wire;
-  for (double* part : {&out.wound, &out.pads, &out.skin, &out.coat}) {
-    const double take = std::min(left, *part);
-    *part -= take;
-    left -= take;
-  }
-  out.wire -= left; // a wire thicker than its wool: the rest lies outside
+  const auto takeOut = [&](double volume) {
+    double left = volume;
+    for (double* part : {&out.wound, &out.pads, &out.skin, &out.coat}) {
+      const double take = std::min(left, *part);
+      *part -= take;
+      left -= take;
+    }
+    return volume - left; // a wire thicker than its wool: the rest lies outside
+  };
+  out.wire = takeOut(wireIn(bone, share, bundle));
+  out.ready = takeOut(ready);
   return out;
+}
+
+/// What ready cores take of a bone, mm3.
+double readyIn(const WoolInput& in, size_t bone) {
+  double sum = 0;
+  for (const ReadyFit& fit : in.ready) sum += fit.byBone[bone];
+  return sum;
 }
 
 class Planner {
@@ -71,6 +82,8 @@ public:
   Planner(const Figure& figure, const KnownSolid& solid, const WoolInput& in, const WoolRules& rules)
       : figure_(figure), solid_(solid), in_(in), rules_(rules) {
     out_.coatThickness = in.coat;
+    out_.coatLaid = in.laid;
+    out_.readyFits = in.ready;
     out_.volumeError = solid.solid.error;
     out_.guessed = !solid.exact;
     out_.volume = solid.solid.core + solid.solid.coat;
@@ -82,15 +95,17 @@ public:
     flats();
     for (const Marking& marking : in_.wish.markings) {
       MarkedArea area =
-          markedArea(marking, figure_, solid_, in_.coat, in_.wish.core.tone, rules_.coatDensity, rules_);
+          markedArea(marking, figure_, solid_, in_.laid, in_.wish.core.tone, rules_.coatDensity, rules_);
       // Its wool is laid in place of the coat's own.
       for (size_t l = 0; l < out_.limbs.size(); ++l)
-        out_.limbs[l].coat -= std::min(out_.limbs[l].coat, area.byLimb[l] * in_.coat * rules_.coatDensity);
+        out_.limbs[l].coat -= std::min(out_.limbs[l].coat, area.byLimb[l] * in_.laid * rules_.coatDensity);
       out_.markings.push_back(std::move(area));
     }
     for (const LimbWool& w : out_.limbs) {
       out_.core += w.core;
       out_.coat += w.coat + w.flats + w.fur;
+      out_.ready += w.ready;
+      out_.saved += w.saved;
     }
     for (const MarkedArea& area : out_.markings) out_.coat += area.grams;
     return std::move(out_);
@@ -108,62 +123,95 @@ private:
     std::vector<bool> skip(figure_.bones.size(), true);
     bool anyCore = false;
     bool shines = false;
-    double coatOnly = 0;
+    double layer = 0; // mm3 of coat over a core
     for (const int b : part.bones) {
       const auto i = static_cast<size_t>(b);
       const FigureBone& bone = figure_.bones[i];
-      const bool all = boneAllCoat(bone, in, in_.coat, in_.wish, rules_);
+      const bool all = boneAllCoat(bone, in, in_.laid, in_.wish, rules_);
       shines = shines || (all && meanThickness(bone) >= rules_.allCoatBelow);
-      const Cleared c = cleared(bone, solid_.solid.bones[i], all, bundle);
+      const double ready = readyIn(in_, i);
+      const Cleared c = cleared(bone, solid_.solid.bones[i], all, bundle, ready);
       w.woundVolume += c.wound;
       w.padVolume += c.pads;
       w.skinVolume += c.skin;
       w.coatVolume += c.coat;
       w.wireVolume += c.wire;
+      w.readyVolume += c.ready;
       w.area += solid_.area[i];
       if (all) {
         w.someCoat = true;
-        const double shell = std::min(c.coat, solid_.solid.bones[i].coat);
-        coatOnly += (c.coat - shell) * w.density + shell * rules_.coatDensity;
       } else {
-        coatOnly += c.coat * rules_.coatDensity;
+        layer += c.coat;
         skip[i] = false;
-        anyCore = anyCore || c.wound + c.pads + c.skin > 0;
+        anyCore = anyCore || c.wound + c.pads + c.skin + c.ready > 0;
       }
     }
     w.coreVolume = w.woundVolume + w.padVolume + w.skinVolume;
     w.allCoat = !anyCore;
-    w.coat = coatOnly;
+    // What is coat wool right through is felted like any part of its firmness; over a core it is laid.
+    w.coat = layer * rules_.coatDensity + (w.coatVolume - layer) * w.density;
     w.core = w.coreVolume * w.density;
     w.skin = w.skinVolume * w.density;
     w.pads = padsOf(figure_, static_cast<int>(l), solid_.solid, w.density, w.core, rules_, skip);
-    for (const Pad& pad : w.pads) w.padded += pad.grams * pad.count;
-    w.padded = std::min(w.padded, w.padVolume * w.density);
-    // Pads too small to weigh are evened out by winding.
-    w.wound = w.core - w.padded - w.skin;
+    pads(w);
+    readyCores(w, static_cast<int>(l));
     if (w.someCoat)
-      w.coatReason = in.way == CoatWay::AllCoat ? "as you chose"
-                     : shines
-                         ? fmt::format("a {} core would shine through {} mm of {} wool",
-                                       word(in_.wish.core.tone), trimmed(in_.coat), word(in_.wish.coat.tone))
-                         : fmt::format("thinner than {} mm", trimmed(rules_.allCoatBelow));
-    if (in_.coat > 0 && !w.allCoat)
-      w.hides = in_.coat * rules_.coatDensity / hidingMass(in_.wish.core.tone, in_.wish.coat.tone, rules_);
+      w.coatReason =
+          in.way == CoatWay::AllCoat ? "as you chose"
+          : shines                   ? fmt::format("a {} core would shine through {} mm of {} wool",
+                                                   word(in_.wish.core.shown()), trimmed(in_.laid), word(in_.wish.coat.shown()))
+                                     : fmt::format("thinner than {} mm", trimmed(rules_.allCoatBelow));
+    if (in_.laid > 0 && !w.allCoat)
+      w.hides = in_.laid * rules_.coatDensity / hidingMass(in_.wish.core.tone, in_.wish.coat.tone, rules_);
     range(w, in);
     looseEnd(w, part, in, bundle);
     girths(w, part, in, bundle);
     offCentre(w, part, bundle);
     wind(w, part, bundle);
     w.needles = needlesFor(w.girths, in_.coat, w.firmness, rules_);
-    if (in_.wish.furShown && part.length > 0) {
-      double mean = 0;
-      for (const Girth& g : w.girths) mean += g.finished;
-      if (!w.girths.empty()) mean /= static_cast<double>(w.girths.size());
-      w.furRows = furOn(part, part.length, mean, *in_.wish.furShown,
-                        in_.wish.coat.staple.value_or(rules_.staple), rules_);
-      w.fur = w.furRows.grams;
-    }
+    rows(w, part, layer);
     return w;
+  }
+
+  /// Pads as listed never weigh more than there is core for them: what is too little to weigh is evened out
+  /// by winding.
+  void pads(LimbWool& w) const {
+    w.skin = std::min(w.skin, w.core);
+    for (const Pad& pad : w.pads) w.padded += pad.grams * pad.count;
+    const double room = std::min(w.padVolume * w.density, w.core - w.skin);
+    if (w.padded > room) {
+      const double share = room / w.padded;
+      for (Pad& pad : w.pads) {
+        pad.grams *= share;
+        pad.volume *= share;
+        pad.thickness *= share;
+      }
+      w.padded = room;
+    }
+    w.wound = std::max(0.0, w.core - w.padded - w.skin);
+  }
+
+  void readyCores(LimbWool& w, int limb) const {
+    w.saved = w.readyVolume * w.density;
+    for (const ReadyFit& fit : in_.ready)
+      if (fit.limb == limb) w.ready += fit.grams;
+  }
+
+  /// Fur, feathers and yarn: their own wool takes room at the roots that the coat would have had.
+  void rows(LimbWool& w, const FigureLimb& part, double layer) const {
+    if (!in_.wish.furShown || part.length <= 0 || part.kind == LimbKind::Digits) return;
+    double mean = 0;
+    for (const Girth& g : w.girths) mean += g.finished;
+    if (!w.girths.empty()) mean /= static_cast<double>(w.girths.size());
+    w.furRows = furOn(part, in_.wish.finish, part.length, mean, *in_.wish.furShown,
+                      in_.wish.coat.staple.value_or(rules_.staple), rules_);
+    w.fur = w.furRows.grams;
+    const double wanted = w.fur / rules_.coatDensity;
+    const double ofLayer = std::min(wanted, layer);
+    const double ofPart = std::min(wanted - ofLayer, w.coatVolume - layer);
+    w.furVolume = ofLayer + ofPart;
+    w.coatVolume -= w.furVolume;
+    w.coat = std::max(0.0, w.coat - ofLayer * rules_.coatDensity - ofPart * w.density);
   }
 
   static std::string trimmed(double value) { return fmt::format("{:g}", std::round(value * 10) / 10); }
@@ -196,8 +244,8 @@ private:
       const double own = std::min(share.core + share.coat, solid_.tubes[i].body);
       const double buried =
           left < w.looseEnd || solid_.tubes[i].body <= 0 ? 0 : 1 - own / solid_.tubes[i].body;
-      const bool all = boneAllCoat(bone, in, in_.coat, in_.wish, rules_);
-      const Cleared c = cleared(bone, share, all, bundle);
+      const bool all = boneAllCoat(bone, in, in_.laid, in_.wish, rules_);
+      const Cleared c = cleared(bone, share, all, bundle, readyIn(in_, i));
       const double wool = c.wound + c.pads + c.skin + (all ? c.coat : 0);
       constexpr int steps = 40;
       double whole = 0;
@@ -232,7 +280,7 @@ private:
       if (!bone.wire) continue;
       if (part.kind == LimbKind::Digits && bone.parent != last) along = 0;
       LayerInput layers{in_.coat,  bundle,          rules_.wrapped,
-                        w.density, ball(part.kind), boneAllCoat(bone, in, in_.coat, in_.wish, rules_)};
+                        w.density, ball(part.kind), boneAllCoat(bone, in, in_.laid, in_.wish, rules_)};
       // Two girths a bone: its beginning third and its end third, where a tape can go round.
       for (size_t k = 0; k < kTapeAt.size(); ++k) {
         Girth g = layersAt(bone, kTapeAt[k], layers,
@@ -290,6 +338,7 @@ private:
     for (const FigureFlat& flat : figure_.flats) {
       const auto limb = static_cast<size_t>(figure_.bones[static_cast<size_t>(flat.bone)].limb);
       // Flat felt is firm, both sides of it coat wool.
+      out_.limbs[limb].flatFaces += 2 * flatArea(flat);
       out_.limbs[limb].flats +=
           flatArea(flat) * flat.thickness * feltDensity(Firmness::Firm) * out_.handFactor;
     }
@@ -308,13 +357,13 @@ double densityOf(const LimbWoolInput& in, double handFactor) {
   return in.density.value_or(feltDensity(in.firmness) * handFactor);
 }
 
-bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double coat, const WoolWish& wish,
+bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double laid, const WoolWish& wish,
                  const WoolRules& rules) {
   if (in.way == CoatWay::AllCoat) return true;
   if (in.way == CoatWay::CoreAndCoat) return false;
   if (meanThickness(bone) < rules.allCoatBelow) return true;
-  return wish.core.tone != wish.coat.tone && coat > 0 &&
-         coat * rules.coatDensity < hidingMass(wish.core.tone, wish.coat.tone, rules);
+  return wish.core.tone && wish.coat.tone && wish.core.tone != wish.coat.tone && laid > 0 &&
+         laid * rules.coatDensity < (1 - 1e-9) * hidingMass(wish.core.tone, wish.coat.tone, rules);
 }
 
 std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
@@ -324,12 +373,14 @@ std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, con
   for (size_t b = 0; b < out.size(); ++b) {
     const FigureBone& bone = figure.bones[b];
     const LimbWoolInput& limb = in.limbs[static_cast<size_t>(bone.limb)];
-    const bool all = boneAllCoat(bone, limb, in.coat, in.wish, rules);
-    const Cleared c = cleared(bone, solid.solid.bones[b], all, bundleOf(limb, in.wish));
+    const bool all = boneAllCoat(bone, limb, in.laid, in.wish, rules);
+    const Cleared c = cleared(bone, solid.solid.bones[b], all, bundleOf(limb, in.wish), readyIn(in, b));
     const double density = densityOf(limb, factor);
-    const double shell = std::min(c.coat, solid.solid.bones[b].coat);
-    out[b] = (c.wound + c.pads + c.skin + (c.coat - shell)) * density + shell * rules.coatDensity;
+    out[b] = (c.wound + c.pads + c.skin) * density + c.coat * (all ? density : rules.coatDensity);
   }
+  for (const ReadyFit& fit : in.ready)
+    for (size_t b = 0; b < out.size() && fit.placed > 0; ++b)
+      out[b] += fit.grams * fit.byBone[b] / fit.placed;
   for (const FigureFlat& flat : figure.flats)
     out[static_cast<size_t>(flat.bone)] +=
         flatArea(flat) * flat.thickness * feltDensity(Firmness::Firm) * factor;

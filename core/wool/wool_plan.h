@@ -8,6 +8,7 @@
 #include "wool/layers.h"
 #include "wool/needles.h"
 #include "wool/pads.h"
+#include "wool/ready_core.h"
 #include "wool/winding.h"
 
 #include <vector>
@@ -19,12 +20,17 @@ struct LimbWool {
   double core = 0, coat = 0;
   double wound = 0, padded = 0, skin = 0;
   double flats = 0;                 ///< ears, fins and the like cut from flat felt
-  double fur = 0;                   ///< laid on top
+  double fur = 0;                   ///< in rows: fur, feathers or yarn
+  double ready = 0;                 ///< a core that was there already, as it is placed
+  double saved = 0;                 ///< core wool that it stands for
   double coreLow = 0, coreHigh = 0; ///< over the plausible densities and the volume's error
   // Volumes, mm3, felted and without the wire.
   double coreVolume = 0, coatVolume = 0, woundVolume = 0, padVolume = 0, skinVolume = 0;
   double wireVolume = 0; ///< wire and grip inside the wool
-  double area = 0;       ///< mm2 of surface
+  double furVolume = 0;  ///< what rows take at their roots
+  double readyVolume = 0;
+  double area = 0;      ///< mm2 of surface
+  double flatFaces = 0; ///< mm2, both faces of its flat parts
 
   Firmness firmness = Firmness::Medium;
   double density = 0;        ///< g/mm3 felted
@@ -52,7 +58,10 @@ struct LimbWool {
 struct WoolPlan {
   std::vector<LimbWool> limbs;
   double core = 0, coat = 0;        ///< g; flats and fur are counted with the coat
-  double coatThickness = 0;         ///< mm
+  double ready = 0, saved = 0;      ///< g of ready cores, and of wool they save
+  double coatThickness = 0;         ///< mm between core and outline: the coat laid, and what rows take
+  double coatLaid = 0;              ///< mm of it that is laid and felted
+  std::vector<ReadyFit> readyFits;  ///< as in the wish
   double volume = 0;                ///< mm3 of the whole body, wire included
   double volumeError = 0;           ///< share of the volume
   bool guessed = false;             ///< the exact solid is still to be made
@@ -69,8 +78,10 @@ struct LimbWoolInput {
 };
 
 struct WoolInput {
-  double coat = 0; ///< mm
+  double coat = 0; ///< mm from the core to the outline
+  double laid = 0; ///< mm of it that is felted coat
   WoolWish wish;
+  std::vector<ReadyFit> ready;      ///< how the wish's ready cores fit
   std::vector<LimbWoolInput> limbs; ///< one a limb of the figure
 };
 
@@ -82,15 +93,16 @@ struct WoolInput {
 
 /// Whether a bone is coat wool right through: by the limb's way, or thinner than the rules allow, or its coat
 /// would not hide the core.
-[[nodiscard]] bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double coat,
+[[nodiscard]] bool boneAllCoat(const FigureBone& bone, const LimbWoolInput& in, double laid,
                                const WoolWish& wish, const WoolRules& rules);
 
-/// Grams of wool in each bone, flats apart, with wire of those bundles in it.
+/// Grams of wool in each bone, flats and ready cores too, with wire of those bundles in it.
 [[nodiscard]] std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid,
                                             const WoolInput& in, const WoolRules& rules);
 
 [[nodiscard]] Working coreWorking(const LimbWool& wool, double volumeError);
-[[nodiscard]] Working coatWorking(const LimbWool& wool, double coatThickness);
+/// `laid` mm of felted coat.
+[[nodiscard]] Working coatWorking(const LimbWool& wool, double laid);
 /// How a finished girth follows from the section.
 [[nodiscard]] Working girthWorking(const Girth& girth);
 /// How the wound girth follows from the felted round.
@@ -98,7 +110,8 @@ struct WoolInput {
                                    const WoolRules& rules);
 [[nodiscard]] Working padWorking(const Pad& pad, const LimbWool& wool);
 [[nodiscard]] Working stripWorking(const Winding& winding, const Sliver& wool);
-[[nodiscard]] Working furWorking(const FurRows& fur, double shown, double staple);
+[[nodiscard]] Working furWorking(const FurRows& fur, CoatFinish finish, double shown, double staple);
+[[nodiscard]] Working readyWorking(const ReadyCore& core, const ReadyFit& fit, const LimbWool& wool);
 [[nodiscard]] Working ballWorking(const TestBall& ball);
 
 } // namespace columna

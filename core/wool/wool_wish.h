@@ -17,6 +17,11 @@ enum class WoolForm { Batt, Sliver, Top, Roving };
 enum class Tone { Pale, Mid, Dark };
 /// What holds wool on bare wire.
 enum class WireGrip { None, Sleeve, Paper, Wax };
+/// How the coat is made: laid in thin layers and felted; the same brushed up; yarn laid in lengths and combed
+/// out; fur, or feathers, in rows like roof tiles.
+enum class CoatFinish { Felted, Brushed, Yarn, Fur, Feathers };
+/// What a part may be built on instead of core wool.
+enum class ReadyKind { Ball, Foam, Stuffing, OldCore };
 /// Whether a part has a core under its coat.
 enum class CoatWay { Advised, CoreAndCoat, AllCoat };
 
@@ -34,8 +39,22 @@ struct WoolStock {
   WoolForm form = WoolForm::Sliver;
   std::optional<double> linear; ///< g/mm as weighed: "1 m of it weighs ..."
   std::optional<double> staple; ///< mm
-  Tone tone = Tone::Pale;
+  std::optional<Tone> tone;     ///< unknown until the maker says; a middle one is reckoned with
   [[nodiscard]] bool operator==(const WoolStock&) const = default;
+  [[nodiscard]] Tone shown() const { return tone.value_or(Tone::Mid); }
+};
+
+inline constexpr double kReadyLeast = 5, kReadyMost = 400; ///< mm
+inline constexpr double kReadyHeaviest = 2000;             ///< g
+
+/// A core that is there already, an egg of its three diameters, set into a part.
+struct ReadyCore {
+  std::string limb; ///< figure limb id
+  ReadyKind kind = ReadyKind::Ball;
+  double length = 40, across = 40, deep = 40; ///< mm: along the part, across it, deep (5-400)
+  double grams = 0;                           ///< of it whole (0-2000)
+  double at = 0.5;                            ///< where its middle lies along the part, 0..1
+  [[nodiscard]] bool operator==(const ReadyCore&) const = default;
 };
 
 /// An area of the coat in another colour, drawn on a view. Places are in modules, so that it stays where it
@@ -63,9 +82,12 @@ struct WrapRecord {
 
 struct WoolWish {
   std::optional<TestBall> ball;
-  WoolStock core, coat{WoolForm::Top, {}, {}, Tone::Pale};
+  WoolStock core{WoolForm::Sliver, {}, {}, Tone::Pale}; ///< core wool is undyed as a rule
+  WoolStock coat{WoolForm::Top, {}, {}, {}};
   WireGrip grip = WireGrip::None;
-  std::optional<double> furShown; ///< mm of fur to be seen; nothing for a coat without fur
+  CoatFinish finish = CoatFinish::Felted;
+  std::optional<double> furShown; ///< mm of fur, feather or yarn to be seen; none without
+  std::vector<ReadyCore> ready;   ///< one a part at most
   std::vector<Marking> markings;
   std::vector<WrapRecord> records;
 
@@ -76,9 +98,17 @@ struct WoolWish {
 [[nodiscard]] std::string_view word(Tone tone);
 [[nodiscard]] std::string_view word(WireGrip grip);
 [[nodiscard]] std::string_view word(CoatWay way);
+[[nodiscard]] std::string_view word(CoatFinish finish);
+[[nodiscard]] std::string_view word(ReadyKind kind);
 [[nodiscard]] std::optional<WoolForm> woolForm(std::string_view word);
 [[nodiscard]] std::optional<Tone> toneOf(std::string_view word);
 [[nodiscard]] std::optional<WireGrip> gripOf(std::string_view word);
 [[nodiscard]] std::optional<CoatWay> coatWay(std::string_view word);
+[[nodiscard]] std::optional<CoatFinish> coatFinish(std::string_view word);
+[[nodiscard]] std::optional<ReadyKind> readyKind(std::string_view word);
+/// Whether it is laid in rows of a shown length.
+[[nodiscard]] constexpr bool inRows(CoatFinish finish) {
+  return finish == CoatFinish::Yarn || finish == CoatFinish::Fur || finish == CoatFinish::Feathers;
+}
 
 } // namespace columna

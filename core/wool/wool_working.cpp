@@ -41,13 +41,15 @@ Working coreWorking(const LimbWool& wool, double volumeError) {
   return w;
 }
 
-Working coatWorking(const LimbWool& wool, double coatThickness) {
+Working coatWorking(const LimbWool& wool, double laid) {
   Working w;
   w.title = fmt::format("why {} g", grams(wool.coat));
-  w.lines.push_back({wool.allCoat ? std::string("coat wool right through")
-                                  : fmt::format("a layer {} thick", mm(coatThickness, 1)),
-                     {},
-                     cm3(wool.coatVolume) + " cm³"});
+  w.lines.push_back(
+      {wool.allCoat ? std::string("coat wool right through") : fmt::format("a layer {} thick", mm(laid, 1)),
+       {},
+       cm3(wool.coatVolume + wool.furVolume) + " cm³"});
+  if (wool.furVolume > 0)
+    w.lines.push_back({"less what rows take at their roots", {}, "−" + cm3(wool.furVolume) + " cm³"});
   const double density = wool.coatVolume > 0 ? wool.coat / wool.coatVolume : 0;
   w.lines.push_back({{},
                      fmt::format("{} × {}", cm3(wool.coatVolume), perCm3(density)),
@@ -117,32 +119,63 @@ Working padWorking(const Pad& pad, const LimbWool& wool) {
 
 Working stripWorking(const Winding& winding, const Sliver& wool) {
   Working w;
-  const double linear = winding.strips > 0 ? winding.grams / (winding.strips * winding.length) : wool.linear;
+  const double linear = winding.linear;
   w.title = fmt::format("why {} of {}", winding.strips, mm(winding.length));
-  w.lines.push_back({winding.wisp   ? "a pulled wisp weighs"
-                     : wool.weighed ? "1 m of it weighs, as you did"
-                                    : "1 m of it weighs",
+  w.lines.push_back({wool.weighed ? "1 m of it weighs, as you did" : "1 m of it weighs",
                      {},
-                     printNumber(linear * 1000, linear < 0.01 ? 1 : 0) + " g"});
-  w.lines.push_back({"in all", fmt::format("{} ÷ {}", grams(winding.grams), printNumber(linear * 1000, 1)),
+                     printNumber(wool.linear * 1000, wool.linear < 0.01 ? 1 : 0) + " g"});
+  w.lines.push_back(
+      {fmt::format("{}, 1 m weighs", draftWords(winding.draft)),
+       winding.draft < 1.25 ? std::string() : fmt::format("÷ {}", printNumber(winding.draft, 1)),
+       printNumber(linear * 1000, linear < 0.01 ? 2 : 1) + " g"});
+  w.lines.push_back({"in all", fmt::format("{} ÷ {}", grams(winding.grams), printNumber(linear * 1000, 2)),
                      mm(winding.strips * winding.length)});
   w.lines.push_back({"in equal strips", fmt::format("÷ {}", winding.strips), mm(winding.length)});
-  w.source = wool.weighed ? "By your own weighing."
-                          : "Wools differ by half: weigh 1 m of yours and type it in under Wool at hand.";
+  w.source =
+      std::string("Pulled so fine that it goes about three times over the part, each turn over half of "
+                  "the last: an estimate, two to five times. ") +
+      (wool.weighed ? "Its weight is by your own weighing."
+                    : "Wools differ by half: weigh 1 m of yours and type it in under Wool at hand.");
   return w;
 }
 
-Working furWorking(const FurRows& fur, double shown, double staple) {
+Working furWorking(const FurRows& fur, CoatFinish finish, double shown, double staple) {
   Working w;
-  w.title = fmt::format("why {} tufts", fur.tufts);
+  const bool yarn = finish == CoatFinish::Yarn;
+  w.title = fmt::format("why {} {}", fur.tufts,
+                        yarn                             ? "lengths"
+                        : finish == CoatFinish::Feathers ? "feathers"
+                                                         : "tufts");
   w.lines.push_back({"rows", fmt::format("one every {}", mm(fur.spacing, 1)), fmt::format("{}", fur.rows)});
   w.lines.push_back({"cut each", fmt::format("2 × {} + the fold", printNumber(shown, 0)), mm(fur.cut)});
-  w.lines.push_back({fmt::format("from staple of {}", mm(staple)), fmt::format("{} a length", fur.perStaple),
-                     printNumber(fur.waste * 100, 0) + " % left over"});
+  if (yarn)
+    w.lines.push_back({"of yarn in all", {}, printNumber(fur.yarn / 1000, 1) + " m"});
+  else
+    w.lines.push_back({fmt::format("from staple of {}", mm(staple)),
+                       fmt::format("{} a length", fur.perStaple),
+                       printNumber(fur.waste * 100, 0) + " % left over"});
   w.lines.push_back({"all of it", {}, printMass(fur.grams, UnitSystem::Metric)});
   w.source = "Tufts a thumb wide and thin as a wisp, rows four deep, as roof tiles lie: estimates; lay one "
              "row, count "
              "and weigh it.";
+  return w;
+}
+
+Working readyWorking(const ReadyCore& core, const ReadyFit& fit, const LimbWool& wool) {
+  Working w;
+  w.title = fmt::format("why {} g saved", grams(wool.saved));
+  w.lines.push_back({fmt::format("the {} whole", word(core.kind)),
+                     fmt::format("π ÷ 6 × {} × {} × {}", printNumber(core.length / 10, 1),
+                                 printNumber(core.across / 10, 1), printNumber(core.deep / 10, 1)),
+                     cm3(fit.whole) + " cm³"});
+  w.lines.push_back({"of that under the wool", {}, printNumber(fit.fits() * 100, 0) + " %"});
+  w.lines.push_back({"wool it stands for",
+                     fmt::format("{} × {}", cm3(wool.readyVolume), perCm3(wool.density)),
+                     printMass(wool.saved, UnitSystem::Metric)});
+  w.lines.push_back({"it weighs, as it is set in", {}, printMass(wool.ready, UnitSystem::Metric)});
+  w.source =
+      "Measure and weigh it before it goes in: it is reckoned as an egg of its three diameters. Slit it "
+      "to the wire, and needle wool through the slit.";
   return w;
 }
 
