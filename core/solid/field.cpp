@@ -10,6 +10,7 @@ namespace columna {
 namespace {
 
 constexpr double kThin = 1e-6; ///< mm: a section thinner than that holds nothing
+constexpr double kSure = 1.6;  ///< times a ball's radius a distance has to be for the ball to be clear
 
 struct Found {
   double distance = 1e9, depth = 1e9, at = 0;
@@ -254,6 +255,8 @@ void WoolField::addTube(const Tube& tube, int index) {
     part.least = std::min({part.a.ru, part.a.rv, part.b.ru, part.b.rv});
     box(part);
     parts_.push_back(part);
+    planes_.push_back(
+        {part.a.normal, part.b.normal, part.a.normal.dot(part.a.centre), part.b.normal.dot(part.b.centre)});
   }
   for (const bool end : {false, true}) {
     FieldPart part;
@@ -269,6 +272,7 @@ void WoolField::addTube(const Tube& tube, int index) {
     part.least = std::min(part.a.ru, part.a.rv);
     box(part);
     parts_.push_back(part);
+    planes_.push_back({part.a.normal, Vec3::Zero(), part.a.normal.dot(part.a.centre), 0});
   }
 }
 
@@ -287,11 +291,44 @@ std::vector<int> WoolField::all() const {
   return out;
 }
 
+WoolField::Where WoolField::ball(const Vec3& centre, double radius, double depth,
+                                 const std::vector<int>& parts) const {
+  // Near ends and tapers a distance is an estimate.
+  const double sure = kSure * radius;
+  constexpr size_t most = 24;
+  std::array<int, most> tubes{};
+  size_t near = 0;
+  std::array<int, most> clear{};
+  size_t clears = 0;
+  const auto note = [](std::array<int, most>& in, size_t& count, int tube) {
+    if (std::find(in.begin(), in.begin() + count, tube) != in.begin() + count) return true;
+    if (count == most) return false;
+    in[count++] = tube;
+    return true;
+  };
+  bool outside = true;
+  for (const int i : parts) {
+    const FieldPart& part = parts_[static_cast<size_t>(i)];
+    outside = note(tubes, near, part.tube) && outside;
+    if (!planes_[static_cast<size_t>(i)].between(centre)) continue;
+    const Found found = part.depth < 0 ? askSlab(part, centre, 1e9) : askEnd(part, centre);
+    if (!found.within) continue;
+    if (found.distance < -(sure + depth)) return Where::Deep;
+    if (found.distance > sure + blend_)
+      outside = note(clear, clears, part.tube) && outside;
+    else
+      outside = false;
+  }
+  // A tube none of whose parts holds the centre may still come into the ball.
+  return outside && clears == near ? Where::Outside : Where::Unsure;
+}
+
 FieldSample WoolField::sample(const Vec3& p, double band) const { return sample(p, all(), band); }
 
 FieldSample WoolField::label(const Vec3& p, const std::vector<int>& parts) const {
   FieldSample out;
   for (const int i : parts) {
+    if (!planes_[static_cast<size_t>(i)].between(p)) continue;
     const FieldPart& part = parts_[static_cast<size_t>(i)];
     Found found;
     InSlab in;
@@ -315,6 +352,7 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
   std::array<std::pair<int, double>, most> tubes;
   size_t count = 0;
   for (const int i : parts) {
+    if (!planes_[static_cast<size_t>(i)].between(p)) continue;
     const FieldPart& part = parts_[static_cast<size_t>(i)];
     const Found found = part.depth < 0 ? askSlab(part, p, band) : askEnd(part, p);
     if (!found.within || found.distance >= band) continue;

@@ -63,6 +63,11 @@ public:
   [[nodiscard]] FieldSample sample(const Vec3& p, const std::vector<int>& parts, double band) const;
   /// Bone, place on it and depth alone, which takes a third of the time; its distance says nothing.
   [[nodiscard]] FieldSample label(const Vec3& p, const std::vector<int>& parts) const;
+  /// How a ball about a place lies to the surface, asking those parts: all of it outside, all of it deeper
+  /// than `depth` inside, or neither is sure.
+  enum class Where { Outside, Deep, Unsure };
+  [[nodiscard]] Where ball(const Vec3& centre, double radius, double depth,
+                           const std::vector<int>& parts) const;
   /// The same as sample(), asking every part.
   [[nodiscard]] FieldSample sample(const Vec3& p, double band = 1e9) const;
   [[nodiscard]] const Vec3& low() const { return low_; } ///< corner of the box round the figure, mm
@@ -71,8 +76,19 @@ public:
 private:
   void take(const Figure& figure, int limb);
   void addTube(const Tube& tube, int index);
+  /// A part's two planes, kept close together: most places are soon found to lie beyond one of them.
+  struct Planes {
+    /// mm: a place on the plane itself is asked, however it is rounded; the part's own sum decides.
+    static constexpr double kNear = 1e-6;
+    Vec3 a, b;
+    double awayA = 0, awayB = 0;
+    [[nodiscard]] bool between(const Vec3& p) const {
+      return a.dot(p) >= awayA - kNear && b.dot(p) <= awayB + kNear;
+    }
+  };
   double blend_;
   std::vector<FieldPart> parts_;
+  std::vector<Planes> planes_;            ///< one a part; of an end only the first counts
   std::vector<std::vector<char>> joined_; ///< of two tubes, whether one grows from the other
   Vec3 low_, high_;
 };

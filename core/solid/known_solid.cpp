@@ -1,14 +1,12 @@
 #include "solid/known_solid.h"
 
 #include "solid/field.h"
-#include "solid/solid_mesh.h"
 
 #include <Eigen/Geometry>
 
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <numbers>
 
 namespace columna {
 namespace {
@@ -31,13 +29,6 @@ public:
 private:
   std::uint64_t sum_ = 14695981039346656037ULL;
 };
-
-/// Area of the section `coat` under the surface of an ellipse.
-double coreArea(double a, double b, double coat) {
-  if (coat >= std::min(a, b)) return 0;
-  const double area = std::numbers::pi * a * b;
-  return std::clamp(area - coat * ellipsePerimeter(a, b) + std::numbers::pi * coat * coat, 0.0, area);
-}
 
 double ratio(double now, double before) { return before > 0 ? now / before : 1; }
 
@@ -65,25 +56,6 @@ std::uint64_t solidKey(const Figure& figure, double coat, double skin) {
   return h.sum();
 }
 
-std::vector<TubeShare> tubeShares(const Figure& figure, double coat) {
-  std::vector<TubeShare> out(figure.bones.size());
-  for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
-      const Ring& a = tube.rings[i];
-      const Ring& b = tube.rings[i + 1];
-      const double thick = std::abs((a.normal + b.normal).normalized().dot(b.centre - a.centre));
-      const double middleU = (a.ru + b.ru) / 2;
-      const double middleV = (a.rv + b.rv) / 2;
-      TubeShare& share = out[static_cast<size_t>(tube.slabBone[i])];
-      // Simpson's rule: exact for an elliptic frustum.
-      share.body += thick * std::numbers::pi / 6 * (a.ru * a.rv + 4 * middleU * middleV + b.ru * b.rv);
-      share.core +=
-          thick / 6 *
-          (coreArea(a.ru, a.rv, coat) + 4 * coreArea(middleU, middleV, coat) + coreArea(b.ru, b.rv, coat));
-    }
-  return out;
-}
-
 KnownSolid makeSolid(const Figure& figure, const SolidWish& wish) {
   KnownSolid out;
   out.key = solidKey(figure, wish.coat, wish.skin);
@@ -93,25 +65,8 @@ KnownSolid makeSolid(const Figure& figure, const SolidWish& wish) {
   out.tubes = tubeShares(figure, wish.coat);
   out.tapes = tapeShares(figure, wish.coat, wish.threads);
   out.area.assign(figure.bones.size(), 0);
-  MeshWish rough;
-  rough.cell = 1.5 * wish.cell;
-  rough.blend = wish.blend;
-  rough.flats = false;
-  rough.threads = wish.threads;
-  rough.stop = wish.stop;
-  const SolidMesh mesh = solidMesh(figure, rough);
-  out.surface.reserve(mesh.faces.size());
-  for (const MeshFace& face : mesh.faces) {
-    const Eigen::Vector3f& a = mesh.vertices[static_cast<size_t>(face.corners[0])];
-    const Eigen::Vector3f& b = mesh.vertices[static_cast<size_t>(face.corners[1])];
-    const Eigen::Vector3f& c = mesh.vertices[static_cast<size_t>(face.corners[2])];
-    const Eigen::Vector3f n = (b - a).cross(c - a);
-    const float length = n.norm();
-    if (length <= 0) continue;
-    out.surface.push_back({(a + b + c) / 3, n / length, length / 2, face.bone});
-    out.area[static_cast<size_t>(face.bone)] += length / 2;
-  }
-  if (figure.symmetric) // the surface's grid does not know left from right
+  for (const SurfacePatch& patch : out.solid.surface) out.area[static_cast<size_t>(patch.bone)] += patch.area;
+  if (figure.symmetric) // sums in another order differ in their last bits
     for (size_t b = 0; b < out.area.size(); ++b)
       if (const int twin = figure.bones[b].twin; twin > static_cast<int>(b))
         out.area[b] = out.area[static_cast<size_t>(twin)] =
@@ -160,7 +115,7 @@ std::optional<KnownSolid> guessSolid(const Figure& figure, double coat, const Kn
     out.solid.core += share.core;
     out.solid.coat += share.coat;
   }
-  for (SurfacePatch& patch : out.surface) {
+  for (SurfacePatch& patch : out.solid.surface) {
     patch.centre *= static_cast<float>(length);
     patch.area *= static_cast<float>(length * length);
   }

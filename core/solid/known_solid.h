@@ -4,24 +4,12 @@
 
 #include "solid/slice.h"
 #include "solid/solid.h"
+#include "solid/tube_share.h"
 
 #include <cstdint>
 #include <optional>
 
 namespace columna {
-
-/// A small piece of the wool's surface.
-struct SurfacePatch {
-  Eigen::Vector3f centre{0, 0, 0}; ///< mm
-  Eigen::Vector3f normal{0, 0, 1}; ///< outwards
-  float area = 0;                  ///< mm2
-  int bone = 0;
-};
-
-/// What a bone's own stretch of tube holds when nothing is shared out: mm3.
-struct TubeShare {
-  double body = 0, core = 0;
-};
 
 struct KnownSolid {
   std::uint64_t key = 0; ///< of the figure and coat it was made of
@@ -29,7 +17,6 @@ struct KnownSolid {
   double scale = 1;      ///< mm a module
   double coat = 0;       ///< mm
   BodySolid solid;
-  std::vector<SurfacePatch> surface;
   std::vector<double> area; ///< mm2 of surface of each bone
   std::vector<TubeShare> tubes;
   std::vector<std::array<TapeShare, 2>> tapes; ///< of each bone
@@ -38,10 +25,7 @@ struct KnownSolid {
 /// The same number for figures whose wool is the same in every place.
 [[nodiscard]] std::uint64_t solidKey(const Figure& figure, double coat, double skin);
 
-/// Each bone's own volumes by frusta; the core's section by Steiner's formula for an inset oval.
-[[nodiscard]] std::vector<TubeShare> tubeShares(const Figure& figure, double coat);
-
-/// Solid and surface of a figure. The surface's triangles have edges of about twice the cell.
+/// Solid and surface of a figure.
 [[nodiscard]] KnownSolid makeSolid(const Figure& figure, const SolidWish& wish);
 
 /// A guess at a figure's solid from that of another with the same bones: each bone's volumes change as its

@@ -1,9 +1,11 @@
 #include "solid/solid.h"
 
+#include "solid/bone_sums.h"
 #include "solid/cell_cut.h"
 #include "solid/field.h"
 #include "solid/round.h"
 #include "solid/share_work.h"
+#include "solid/tube_share.h"
 
 #include <Eigen/Geometry>
 
@@ -13,38 +15,13 @@
 namespace columna {
 namespace {
 
-constexpr int kSide = 8;         ///< cells a block
-constexpr int kFiner = 3;        ///< thin parts
-constexpr double kThinShare = 2; ///< radii below so many cells are thin
-
-/// Sums of one bone, still to be divided.
-struct Sums {
-  double core = 0, coat = 0, wound = 0, skin = 0, at = 0;
-  Vec3 moment{0, 0, 0};
-  struct Pad {
-    double volume = 0, along = 0, along2 = 0, across = 0, across2 = 0;
-    Vec3 moment{0, 0, 0};
-    void add(const Pad& o) {
-      volume += o.volume;
-      along += o.along;
-      along2 += o.along2;
-      across += o.across;
-      across2 += o.across2;
-      moment += o.moment;
-    }
-  };
-  std::array<Pad, kPadSides> pads;
-
-  void add(const Sums& o) {
-    core += o.core;
-    coat += o.coat;
-    wound += o.wound;
-    skin += o.skin;
-    at += o.at;
-    moment += o.moment;
-    for (size_t k = 0; k < kPadSides; ++k) pads[k].add(o.pads[k]);
-  }
-};
+constexpr int kSide = 4;                 ///< cells a block
+constexpr int kFiner = 2;                ///< thin parts
+constexpr double kThinShare = 2;         ///< radii below so many cells are thin
+constexpr int kDeepCells = 2;            ///< so many cells at once deep inside
+constexpr double kHalfDiagonal = 0.8661; ///< of a cube's side
+constexpr double kWorkingCells = 40000;  ///< of a stout body
+constexpr double kWorkingHeight = 80;    ///< cells in the height of a tall thin one
 
 /// A bone's frame: along its line, deep, and to its left.
 struct Frame {
@@ -95,11 +72,18 @@ public:
   [[nodiscard]] int slices() const { return std::max(0, last_.x() - first_.x()); }
   [[nodiscard]] bool half() const { return half_; }
 
+  /// What one slice across x holds of each bone, and the surface in it.
+  struct Lot {
+    std::vector<BoneSums> bones;
+    std::vector<SurfacePatch> surface;
+  };
+
   /// All blocks of one slice across x.
-  std::vector<Sums> slice(int index) const {
-    std::vector<Sums> sums(figure_.bones.size());
+  Lot slice(int index) const {
+    Lot lot;
+    lot.bones.resize(figure_.bones.size());
     const double block = kSide * wish_.cell;
-    const double reach = block * std::sqrt(3.0) / 2 + wish_.cell;
+    const double reach = block * kHalfDiagonal + wish_.cell;
     std::vector<int> slab;
     std::vector<int> row;
     std::vector<int> here;
@@ -124,16 +108,22 @@ public:
         const Vec3 middle = Vec3(bx + 0.5, by + 0.5, bz + 0.5) * block;
         field_.near(middle, reach, row, here);
         if (here.empty()) continue;
+        const Where where = field_.ball(middle, block * kHalfDiagonal, wish_.coat + wish_.skin, here);
+        if (where == Where::Outside) continue;
+        if (where == Where::Deep) {
+          deep({bx, by, bz}, wish_.cell, here, lot);
+          continue;
+        }
         double thinnest = 1e9;
         for (const int i : here) thinnest = std::min(thinnest, field_.parts()[static_cast<size_t>(i)].least);
         const int finer = thinnest < kThinShare * wish_.cell ? kFiner : 1;
         for (int n = 0; n < finer * finer * finer; ++n)
           cells(Eigen::Vector3i(bx * finer + n % finer, by * finer + n / finer % finer,
                                 bz * finer + n / (finer * finer)),
-                wish_.cell / finer, here, sums);
+                wish_.cell / finer, here, lot);
       }
     }
-    return sums;
+    return lot;
   }
 
   /// Share of the bone's line with the field below a depth.
@@ -159,9 +149,23 @@ public:
   }
 
 private:
+  using Where = WoolField::Where;
+
+  /// A block deep inside: only whose it is has to be asked, and not at every cell.
+  void deep(const Eigen::Vector3i& block, double h, const std::vector<int>& parts, Lot& lot) const {
+    constexpr int side = kSide / kDeepCells;
+    const double wide = h * kDeepCells;
+    const Eigen::Vector3i origin = block * side;
+    for (int n = 0; n < side * side * side; ++n) {
+      const Eigen::Vector3i at = origin + Eigen::Vector3i(n % side, n / side % side, n / (side * side));
+      const double volume = wide * wide * wide;
+      share((at.cast<double>() + Vec3::Constant(0.5)) * wide, -1e9, wide, parts, volume, volume,
+            jitter(at.x(), at.y(), at.z()), lot.bones);
+    }
+  }
+
   /// The cells of one (sub)block. Only cells on a surface ask their neighbours.
-  void cells(const Eigen::Vector3i& block, double h, const std::vector<int>& parts,
-             std::vector<Sums>& sums) const {
+  void cells(const Eigen::Vector3i& block, double h, const std::vector<int>& parts, Lot& lot) const {
     const double band = 4 * h + wish_.blend + wish_.coat + wish_.skin;
     std::array<double, kSide * kSide * kSide> d{};
     std::vector<int> here;
@@ -169,6 +173,13 @@ private:
     field_.near((origin.cast<double>() + Vec3::Constant(kSide / 2.0)) * h, kSide * h * 0.8661 + 2 * h, parts,
                 here);
     if (here.empty()) return;
+    const Where where = field_.ball((origin.cast<double>() + Vec3::Constant(kSide / 2.0)) * h,
+                                    kSide * h * kHalfDiagonal, wish_.coat + wish_.skin, here);
+    if (where == Where::Outside) return;
+    if (where == Where::Deep) {
+      deep(block, h, here, lot);
+      return;
+    }
     const auto at = [](int i, int j, int k) {
       const int index = (i * kSide + j) * kSide + k;
       return static_cast<size_t>(index);
@@ -207,7 +218,10 @@ private:
             const double mean = here0 + (x0 + x1 + y0 + y1 + z0 + z1 - 6 * here0) / 24;
             const Vec3 slope(x1 - x0, y1 - y0, z1 - z0);
             if (slope.squaredNorm() > 1e-18 * h * h) {
-              if (here0 > -near) body = cellShare(mean / h, slope.x(), slope.y(), slope.z());
+              if (here0 > -near) {
+                body = cellShare(mean / h, slope.x(), slope.y(), slope.z());
+                patch(place(i, j, k), here0, mean, slope, h, here, lot);
+              }
               if (std::abs(here0 + wish_.coat) < near)
                 core = std::min(body, cellShare((mean + wish_.coat) / h, slope.x(), slope.y(), slope.z()));
             } else {
@@ -216,19 +230,35 @@ private:
           }
           if (body <= 0) continue;
           share(place(i, j, k), here0, h, here, body * h * h * h, core * h * h * h,
-                jitter(origin.x() + i, origin.y() + j, origin.z() + k), sums);
+                jitter(origin.x() + i, origin.y() + j, origin.z() + k), lot.bones);
         }
   }
 
+  /// The piece of surface in a cell: the plane's cut through it, by how fast the share inside grows.
+  void patch(const Vec3& middle, double distance, double mean, const Vec3& slope, double h,
+             const std::vector<int>& parts, Lot& lot) const {
+    constexpr double step = 0.01; // cells
+    const double area = (cellShare(mean / h - step, slope.x(), slope.y(), slope.z()) -
+                         cellShare(mean / h + step, slope.x(), slope.y(), slope.z())) /
+                        (2 * step) * h * h;
+    if (area <= 0) return;
+    const Vec3 normal = slope.normalized();
+    const Vec3 at = middle - distance * normal;
+    FieldSample label = field_.label(at - 1e-3 * h * normal, parts);
+    if (label.bone < 0) label = field_.label(middle, field_.all());
+    if (label.bone < 0) return;
+    lot.surface.push_back({at.cast<float>(), normal.cast<float>(), static_cast<float>(area), label.bone});
+  }
+
   void share(const Vec3& middle, double distance, double h, const std::vector<int>& parts, double body,
-             double core, const Vec3& shaken, std::vector<Sums>& sums) const {
+             double core, const Vec3& shaken, std::vector<BoneSums>& sums) const {
     const Vec3 p = middle + h * shaken;
     FieldSample label = field_.label(p, parts);
     if (label.bone < 0) label = field_.label(middle, parts);
     if (label.bone < 0) label = field_.label(middle, field_.all());
     if (label.bone < 0) return;
     const auto b = static_cast<size_t>(label.bone);
-    Sums& s = sums[b];
+    BoneSums& s = sums[b];
     s.core += core;
     s.coat += body - core;
     s.at += body * label.at;
@@ -259,7 +289,7 @@ private:
                           : side >= 0                      ? PadSide::Left
                                                            : PadSide::Right;
     const double across = where == PadSide::Up || where == PadSide::Down ? side : up;
-    Sums::Pad& pad = s.pads[static_cast<size_t>(where)];
+    BoneSums::Pad& pad = s.pads[static_cast<size_t>(where)];
     pad.volume += left;
     pad.along += left * along;
     pad.along2 += left * along * along;
@@ -277,60 +307,27 @@ private:
   bool half_ = false;
 };
 
-double spread(double sum, double sum2, double volume) {
-  const double mean = sum / volume;
-  return std::sqrt(std::max(0.0, sum2 / volume - mean * mean));
-}
-
-/// The mirror image of a side's sums.
-Sums mirrored(Sums s) {
-  s.moment.y() = -s.moment.y();
-  std::swap(s.pads[static_cast<size_t>(PadSide::Left)], s.pads[static_cast<size_t>(PadSide::Right)]);
-  for (Sums::Pad& pad : s.pads) pad.moment.y() = -pad.moment.y();
-  // Above and below, across is to the left: it changes sides too.
-  for (const PadSide side : {PadSide::Up, PadSide::Down}) {
-    Sums::Pad& pad = s.pads[static_cast<size_t>(side)];
-    pad.across = -pad.across;
-  }
-  return s;
-}
-
-BoneShare divided(const Sums& s, const FigureBone& bone) {
-  BoneShare out;
-  out.core = s.core;
-  out.coat = s.coat;
-  out.wound = s.wound;
-  out.skin = s.skin;
-  const double all = s.core + s.coat;
-  out.centre = all > 0 ? Vec3(s.moment / all) : Vec3((bone.begin + bone.end) / 2);
-  if (all > 0) out.coreAt = s.at / all;
-  for (size_t k = 0; k < kPadSides; ++k) {
-    const Sums::Pad& pad = s.pads[k];
-    if (pad.volume <= 0) continue;
-    PadShare& to = out.pads[k];
-    to.volume = pad.volume;
-    to.at = std::clamp(pad.along / pad.volume / std::max(bone.length, 1e-9), 0.0, 1.0);
-    to.alongSpread = spread(pad.along, pad.along2, pad.volume);
-    to.acrossSpread = spread(pad.across, pad.across2, pad.volume);
-    to.centre = pad.moment / pad.volume;
-  }
-  return out;
-}
-
 } // namespace
 
-double workingCell(const Figure& figure) { return figure.overallHeight / 80; }
+double workingCell(const Figure& figure) {
+  double volume = 0; // of the tubes, joints counted twice
+  for (const TubeShare& share : tubeShares(figure, 0)) volume += share.body;
+  return std::max(std::cbrt(volume / kWorkingCells), figure.overallHeight / kWorkingHeight);
+}
 
 BodySolid bodySolid(const Figure& figure, const SolidWish& wish) {
   const Sampler sampler(figure, wish);
-  const auto slices = shareOut<std::vector<Sums>>(
+  const auto slices = shareOut<Sampler::Lot>(
       sampler.slices(), wish.threads, [&](int i) { return sampler.slice(i); }, wish.stop, wish.progress);
-  std::vector<Sums> sums(figure.bones.size());
-  for (const auto& slice : slices)
-    for (size_t b = 0; b < slice.size(); ++b) sums[b].add(slice[b]);
+  std::vector<BoneSums> sums(figure.bones.size());
+  BodySolid out;
+  for (const auto& slice : slices) {
+    for (size_t b = 0; b < slice.bones.size(); ++b) sums[b].add(slice.bones[b]);
+    out.surface.insert(out.surface.end(), slice.surface.begin(), slice.surface.end());
+  }
   if (sampler.half()) {
     // What lies on the sampled side of a bone and of its twin together is the whole of either.
-    std::vector<Sums> whole(sums.size());
+    std::vector<BoneSums> whole(sums.size());
     for (size_t b = 0; b < sums.size(); ++b) {
       const int twin = figure.bones[b].twin;
       if (twin < 0) {
@@ -343,8 +340,16 @@ BodySolid bodySolid(const Figure& figure, const SolidWish& wish) {
       }
     }
     sums = std::move(whole);
+    const size_t one = out.surface.size();
+    out.surface.reserve(2 * one);
+    for (size_t k = 0; k < one; ++k) {
+      SurfacePatch other = out.surface[k];
+      other.centre.y() = -other.centre.y();
+      other.normal.y() = -other.normal.y();
+      if (const int twin = figure.bones[static_cast<size_t>(other.bone)].twin; twin >= 0) other.bone = twin;
+      out.surface.push_back(other);
+    }
   }
-  BodySolid out;
   out.cell = wish.cell;
   for (size_t b = 0; b < sums.size(); ++b) {
     out.bones.push_back(divided(sums[b], figure.bones[b]));

@@ -41,11 +41,20 @@ struct BoneShare {
   double lineInCore = 0; ///< and in the core
 };
 
+/// A small piece of the wool's surface.
+struct SurfacePatch {
+  Eigen::Vector3f centre{0, 0, 0}; ///< mm
+  Eigen::Vector3f normal{0, 0, 1}; ///< outwards
+  float area = 0;                  ///< mm2
+  int bone = 0;
+};
+
 struct BodySolid {
-  std::vector<BoneShare> bones; ///< as in the figure
-  double core = 0, coat = 0;    ///< mm3
-  double cell = 1;              ///< mm
-  double error = 0;             ///< estimated error of core + coat as a share of it
+  std::vector<BoneShare> bones;      ///< as in the figure
+  std::vector<SurfacePatch> surface; ///< where each cell's plane cuts it
+  double core = 0, coat = 0;         ///< mm3
+  double cell = 1;                   ///< mm
+  double error = 0;                  ///< estimated error of core + coat as a share of it
 };
 
 struct SolidWish {

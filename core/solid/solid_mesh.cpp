@@ -2,6 +2,7 @@
 
 #include "solid/cube_cases.h"
 #include "solid/field.h"
+#include "solid/plate.h"
 #include "solid/share_work.h"
 
 #include <Eigen/Geometry>
@@ -30,10 +31,17 @@ struct Patch {
 class Mesher {
 public:
   Mesher(const Figure& figure, const MeshWish& wish) : wish_(wish), field_(figure, wish.blend) {
+    if (wish.flats == Flats::Joined && wish.depth <= 0) plates_ = platesOf(figure);
+    Vec3 low = field_.low();
+    Vec3 high = field_.high();
+    for (const Plate& plate : plates_) {
+      low = low.cwiseMin(plate.low());
+      high = high.cwiseMax(plate.high());
+    }
     const double block = kSide * wish.cell;
     for (int n = 0; n < 3; ++n) {
-      first_[n] = static_cast<int>(std::floor((field_.low()[n] - 2 * wish.cell) / block));
-      count_[n] = static_cast<int>(std::ceil((field_.high()[n] + 2 * wish.cell) / block)) - first_[n];
+      first_[n] = static_cast<int>(std::floor((low[n] - 2 * wish.cell) / block));
+      count_[n] = static_cast<int>(std::ceil((high[n] + 2 * wish.cell) / block)) - first_[n];
     }
   }
 
@@ -59,11 +67,15 @@ public:
         const Vec3 middle =
             (first_ + Eigen::Vector3i(bx, by, bz)).cast<double>() * block + Vec3::Constant(block / 2);
         field_.near(middle, reach, slab, here);
-        if (here.empty()) continue;
+        std::vector<const Plate*> plates;
+        const Vec3 half = Vec3::Constant(block / 2 + wish_.cell);
+        for (const Plate& plate : plates_)
+          if (plate.within(middle - half, middle + half)) plates.push_back(&plate);
+        if (here.empty() && plates.empty()) continue;
         const FieldSample centre = field_.sample(middle, here, 1e9);
         // All inside: the surface is farther than the block's corners, tapers and all.
         if (-(centre.distance + wish_.depth) > 1.6 * reach) continue;
-        cells({bx, by, bz}, here, patch, known);
+        cells({bx, by, bz}, here, plates, patch, known);
       }
     }
     for (const auto& [key, vertex] : known) {
@@ -82,7 +94,8 @@ private:
            static_cast<std::uint64_t>(corner.z()) << 2U | static_cast<std::uint64_t>(axis);
   }
 
-  void cells(const Eigen::Vector3i& block, const std::vector<int>& parts, Patch& patch,
+  void cells(const Eigen::Vector3i& block, const std::vector<int>& parts,
+             const std::vector<const Plate*>& plates, Patch& patch,
              std::unordered_map<std::uint64_t, int>& known) const {
     const Eigen::Vector3i origin = block * kSide; // in cells from `first_`
     const Vec3 base = (first_ * kSide + origin).cast<double>() * wish_.cell;
@@ -97,8 +110,9 @@ private:
     for (int i = 0; i < kCorners; ++i)
       for (int j = 0; j < kCorners; ++j)
         for (int k = 0; k < kCorners; ++k) {
-          const double v =
-              field_.sample(base + Vec3(i, j, k) * wish_.cell, parts, reach).distance + wish_.depth;
+          const Vec3 p = base + Vec3(i, j, k) * wish_.cell;
+          double v = field_.sample(p, parts, reach).distance + wish_.depth;
+          for (const Plate* plate : plates) v = std::min(v, plate->distance(p));
           d[at(i, j, k)] = v;
           (v < 0 ? inside : outside) = true;
         }
@@ -141,17 +155,26 @@ private:
             }
             FieldSample label = field_.label(middle, parts);
             if (label.bone < 0) label = field_.label(middle, field_.all());
+            // A flat part's where it is nearer than the body.
+            const Plate* flat = nullptr;
+            double nearest = plates.empty() ? 0 : field_.sample(middle, parts, reach).distance;
+            for (const Plate* plate : plates)
+              if (const double d0 = plate->distance(middle); d0 < nearest) {
+                nearest = d0;
+                flat = plate;
+              }
             for (const auto& t : polygon.triangles)
               patch.faces.push_back({{corner[static_cast<size_t>(t[0])], corner[static_cast<size_t>(t[1])],
                                       corner[static_cast<size_t>(t[2])]},
-                                     std::max(0, label.bone),
-                                     -1});
+                                     flat ? flat->bone() : std::max(0, label.bone),
+                                     flat ? flat->flat() : -1});
           }
         }
   }
 
   MeshWish wish_;
   WoolField field_;
+  std::vector<Plate> plates_;
   Eigen::Vector3i first_, count_;
 };
 
@@ -221,7 +244,7 @@ SolidMesh solidMesh(const Figure& figure, const MeshWish& wish) {
       mesh.faces.push_back(face);
     }
   }
-  if (wish.flats && wish.depth <= 0)
+  if (wish.flats == Flats::Apart && wish.depth <= 0)
     for (size_t f = 0; f < figure.flats.size(); ++f) addFlat(figure, static_cast<int>(f), mesh);
   return mesh;
 }

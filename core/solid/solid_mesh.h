@@ -24,11 +24,15 @@ struct SolidMesh {
   std::vector<MeshFace> faces;
 };
 
+/// Flat parts: left out; thin shells of their own, quick to make and right at any cell, which overlap the
+/// body; or one surface with the body, for files.
+enum class Flats { None, Apart, Joined };
+
 struct MeshWish {
   double cell = 1;                         ///< mm, above 0
   double depth = 0;                        ///< mm under the surface; a coat's thickness for the felted core
   double blend = 0;                        ///< mm of fillet where limbs join
-  bool flats = true;                       ///< flat parts too, each a closed shell of its own
+  Flats flats = Flats::Joined;             ///< flat parts too
   int threads = 0;                         ///< 0: as many as there are cores
   const std::atomic<bool>* stop = nullptr; ///< set from elsewhere: the work ends early with an empty mesh
   std::atomic<int>* progress = nullptr;    ///< counts up to 1000

@@ -86,7 +86,7 @@ MarkedArea markedArea(const Marking& marking, const Figure& figure, const KnownS
   std::vector<Vec2> outline;
   for (const Vec2& p : marking.outline) outline.push_back(p * figure.scale);
   const Vec3 eye = towards(marking.view);
-  for (const SurfacePatch& patch : solid.surface) {
+  for (const SurfacePatch& patch : solid.solid.surface) {
     const auto limb = static_cast<size_t>(figure.bones[static_cast<size_t>(patch.bone)].limb);
     if (!marking.limb.empty() && figure.limbs[limb].family != marking.limb) continue;
     Vec3 centre = patch.centre.cast<double>();

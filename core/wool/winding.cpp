@@ -62,8 +62,7 @@ std::string draftWords(double draft) {
   const long whole = std::lround(draft);
   if (whole <= 9) return std::string("pulled to ") + parts[static_cast<size_t>(whole) - 1];
   if (whole <= 14) return "pulled to a tenth";
-  return "pulled to a wisp, one part in " +
-         std::to_string(draft < 100 ? (whole + 2) / 5 * 5 : (whole + 5) / 10 * 10);
+  return whole <= 30 ? "pulled to a twentieth" : "pulled to a wisp";
 }
 
 Sliver sliverOf(const WoolStock& stock, const WoolRules& rules) {

@@ -211,7 +211,9 @@ private:
     const double ofPart = std::min(wanted - ofLayer, w.coatVolume - layer);
     w.furVolume = ofLayer + ofPart;
     w.coatVolume -= w.furVolume;
+    const double before = w.coat;
     w.coat = std::max(0.0, w.coat - ofLayer * rules_.coatDensity - ofPart * w.density);
+    w.rowsOver = w.fur - (before - w.coat);
   }
 
   static std::string trimmed(double value) { return fmt::format("{:g}", std::round(value * 10) / 10); }

@@ -28,6 +28,7 @@ struct LimbWool {
   double coreVolume = 0, coatVolume = 0, woundVolume = 0, padVolume = 0, skinVolume = 0;
   double wireVolume = 0; ///< wire and grip inside the wool
   double furVolume = 0;  ///< what rows take at their roots
+  double rowsOver = 0;   ///< g the rows weigh above the coat whose room they take
   double readyVolume = 0;
   double area = 0;      ///< mm2 of surface
   double flatFaces = 0; ///< mm2, both faces of its flat parts

@@ -15,13 +15,14 @@
 #include <array>
 #include <cmath>
 #include <cstdio>
+#include <map>
 
 using namespace columna;
 using namespace columna::test;
 
 namespace {
 
-SolidMesh meshOf(const Figure& f, double cell, double depth = 0, bool flats = true) {
+SolidMesh meshOf(const Figure& f, double cell, double depth = 0, Flats flats = Flats::Joined) {
   MeshWish wish;
   wish.cell = cell;
   wish.depth = depth;
@@ -116,11 +117,53 @@ TEST(Mesh, FallsShortOfTheSolidByItsChords) {
     wish.cell = 2;
     wish.blend = usualBlend(f);
     const BodySolid s = bodySolid(f, wish);
-    const double coarse = checkMesh(meshOf(f, 2, 0, false)).volume;
-    const double fine = checkMesh(meshOf(f, 1, 0, false)).volume;
+    const double coarse = checkMesh(meshOf(f, 2, 0, Flats::None)).volume;
+    const double fine = checkMesh(meshOf(f, 1, 0, Flats::None)).volume;
     EXPECT_LT(std::abs(1 - fine / (s.core + s.coat)), 1e-3) << id;
     EXPECT_LT(std::abs(1 - fine / (s.core + s.coat)), std::abs(1 - coarse / (s.core + s.coat)));
   }
+}
+
+TEST(Mesh, IsManifoldWhenEqualCornersAreWelded) {
+  // Every reader of a corner-by-corner file welds equal corners; plates that share an edge must not meet
+  // there.
+  for (const char* id : {"donkey", "giraffe", "bat", "dragon", "heron", "red_fox"}) {
+    const Figure f = makeFigure(*shelf().pattern(id), {SizeBy::BodyLength, 160}).value();
+    const SolidMesh mesh = meshOf(f, 1.5);
+    std::map<std::array<float, 3>, int> welded;
+    std::vector<int> to;
+    for (const Eigen::Vector3f& v : mesh.vertices)
+      to.push_back(
+          welded.emplace(std::array{v.x(), v.y(), v.z()}, static_cast<int>(welded.size())).first->second);
+    std::map<std::pair<int, int>, int> edges;
+    for (const MeshFace& face : mesh.faces)
+      for (size_t k = 0; k < 3; ++k) {
+        const int a = to[static_cast<size_t>(face.corners[k])];
+        const int b = to[static_cast<size_t>(face.corners[(k + 1) % 3])];
+        ++edges[std::minmax(a, b)];
+      }
+    int odd = 0;
+    for (const auto& [edge, faces] : edges) odd += faces == 2 ? 0 : 1;
+    EXPECT_EQ(odd, 0) << id << ": an edge with other than two faces";
+  }
+}
+
+TEST(Mesh, FlatPartsAreOneWithTheBodyAndCountOnce) {
+  const Figure f = makeFigure(*shelf().pattern("bat"), {SizeBy::BodyLength, 160}).value();
+  const double body = checkMesh(meshOf(f, 1, 0, Flats::None)).volume;
+  const double joined = checkMesh(meshOf(f, 1)).volume;
+  const double apart = checkMesh(meshOf(f, 1, 0, Flats::Apart)).volume;
+  EXPECT_GT(joined, 1.02 * body);
+  EXPECT_LT(joined, apart) << "what lies in the body is not counted twice";
+  bool flat = false;
+  for (const MeshFace& face : meshOf(f, 2).faces) flat = flat || face.flat >= 0;
+  EXPECT_TRUE(flat) << "their faces are known";
+}
+
+TEST(Mesh, SaysWhenCellsWouldBreakAThinPart) {
+  const Figure f = makeFigure(*shelf().pattern("deer"), {SizeBy::BodyLength, 160}).value();
+  EXPECT_TRUE(exportCaution(f, 0.1).empty());
+  EXPECT_FALSE(exportCaution(f, 3).empty());
 }
 
 TEST(Mesh, LimbsKeepTheirOwnFaces) {

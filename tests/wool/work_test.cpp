@@ -17,35 +17,75 @@ TEST(Winding, StripsWeighWhatIsWound) {
     const LimbWool& w = plan.wool.limbs[l];
     const Winding& wind = w.winding;
     if (wind.strips == 0) continue;
-    const double linear = wind.wisp ? rules.wisp : rules.sliver;
-    const bool top = w.allCoat && !wind.wisp; // all coat is wound of the coat's combed top
-    EXPECT_NEAR(wind.strips * wind.length * (top ? rules.top : linear), wind.grams,
-                1e-9 * wind.grams + 1e-12);
+    EXPECT_NEAR(wind.strips * wind.length * wind.linear, wind.grams, 1e-9 * wind.grams + 1e-12);
     EXPECT_LE(wind.length, rules.stripLongest + 1e-9);
     EXPECT_GT(wind.turns, 0);
-    EXPECT_TRUE(wind.wisp || wind.strips * wind.length >= wind.width) << "shorter than wide is no strip";
+    EXPECT_GE(wind.draft, 1);
     EXPECT_FALSE(wind.start.empty());
   }
-  FigureLimb leg;
-  leg.kind = LimbKind::Leg;
-  // 6 g of a sliver of 15 g/m are 400 mm: one strip; 6.1 g are two equal ones.
-  WindingInput in{6.0, 100, 2, 20, rules.wrapped};
-  EXPECT_EQ(windingOf(leg, in, {0.015, 40}, rules).strips, 1);
-  in.grams = 6.1;
-  const Winding two = windingOf(leg, in, {0.015, 40}, rules);
-  EXPECT_EQ(two.strips, 2);
-  EXPECT_NEAR(two.length, 6.1 / 0.015 / 2, 1e-9);
-  // 0.5 g of it would be 33 mm of 40 wide: wisps are pulled instead, and wound more than once round.
-  in.grams = 0.5;
-  const Winding little = windingOf(leg, in, {0.015, 40}, rules);
-  EXPECT_TRUE(little.wisp);
-  EXPECT_NEAR(little.strips * little.length, 0.5 / rules.wisp, 1e-9);
-  EXPECT_GT(little.turns, 2);
-  EXPECT_EQ(windingOf(leg, in, {0, 40}, rules).strips, 0) << "a wool that weighs nothing";
   WoolStock own;
   own.linear = 0.02;
   EXPECT_TRUE(sliverOf(own, rules).weighed);
   EXPECT_EQ(sliverOf(own, rules).linear, 0.02);
+}
+
+TEST(Winding, IsPulledToWhatThePartAsks) {
+  const WoolRules& rules = shelf().wool;
+  const Sliver sliver{0.025, 50, false};
+  FigureLimb leg;
+  leg.kind = LimbKind::Leg;
+  // By hand: wound 15 mm over wire of 1.6, strips 9 mm wide, three passes of 2.23 mm, half over each other:
+  // 9 x 2.23 x 0.06/2 = 0.60 g/m; 40 mm 4.6 g/m and 80 mm 18.8 g/m.
+  for (const auto& [wound, perM] : {std::pair{15.0, 0.603}, {40.0, 4.608}, {80.0, 18.8}}) {
+    const double grams = rules.wrapped * M_PI / 4 * (wound * wound - 1.6 * 1.6) * 300;
+    const Winding w = windingOf(leg, {grams, 300, 1.6, wound, rules.wrapped}, sliver, rules);
+    EXPECT_NEAR(w.linear * 1000, perM, 0.01 * perM) << wound;
+    EXPECT_NEAR(w.layers, 3, 0.2) << "passes";
+  }
+  // A thick part of a thin sliver takes the sliver as it comes.
+  EXPECT_DOUBLE_EQ(windingOf(leg, {40, 60, 2, 90, rules.wrapped}, {0.004, 10}, rules).draft, 1);
+  EXPECT_EQ(windingOf(leg, {1, 60, 2, 20, rules.wrapped}, {0, 40}, rules).strips, 0)
+      << "a wool that weighs nothing";
+}
+
+TEST(Winding, NeverJumpsAndNeverFallsShortOfThePart) {
+  const WoolRules& rules = shelf().wool;
+  FigureLimb leg;
+  leg.kind = LimbKind::Leg;
+  double last = 0;
+  for (double grams = 0.1; grams < 12; grams *= 1.01) {
+    // A part grows with its wool: 9.4 mm across at a gram, 100 mm long.
+    const double wound = std::sqrt(grams / (rules.wrapped * M_PI / 4 * 100) + 1.6 * 1.6);
+    const Winding w = windingOf(leg, {grams, 100, 1.6, wound, rules.wrapped}, {0.025, 50}, rules);
+    const double all = w.strips * w.length;
+    if (last > 0) {
+      EXPECT_NEAR(all / last, 1, 0.03) << grams;
+    }
+    last = all;
+    if (w.linear > rules.draftLeast) {
+      EXPECT_GE(all, 100) << grams;
+    }
+  }
+  for (const Pattern& p : shelf().patterns) {
+    const Plan plan = planned(project(p.id, 160));
+    for (size_t l = 0; l < plan.limbs.size(); ++l) {
+      const Winding& w = plan.wool.limbs[l].winding;
+      if (w.strips == 0 || w.linear <= 1.001 * rules.draftLeast) continue;
+      EXPECT_GE(w.strips * w.length, plan.figure.limbs[l].length) << p.id << ' ' << plan.figure.limbs[l].id;
+    }
+  }
+}
+
+TEST(Winding, SaysThePullInMakersWords) {
+  std::set<std::string> said;
+  for (double draft = 1; draft < 400; draft *= 1.05) {
+    const std::string words = draftWords(draft);
+    EXPECT_FALSE(words.empty());
+    said.insert(words);
+  }
+  EXPECT_GT(said.size(), 12U);
+  EXPECT_EQ(draftWords(1), draftWords(1.2));
+  EXPECT_NE(draftWords(2), draftWords(3));
 }
 
 TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
@@ -139,7 +179,7 @@ TEST(Cover, AMarkingIsMirroredAndWeighed) {
 TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
   FigureLimb tail;
   tail.kind = LimbKind::Tail;
-  const FurRows fur = furOn(tail, 200, 60, 20, 100, shelf().wool);
+  const FurRows fur = furOn(tail, CoatFinish::Fur, 200, 60, 20, 100, shelf().wool);
   EXPECT_EQ(fur.cut, 45);
   EXPECT_EQ(fur.spacing, 5);
   EXPECT_EQ(fur.rows, 40);
@@ -147,8 +187,9 @@ TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
   EXPECT_EQ(fur.perStaple, 2);
   EXPECT_NEAR(fur.waste, 0.1, 1e-12);
   EXPECT_NEAR(fur.grams, 400 * 45 * 0.4e-3, 1e-9);
-  EXPECT_EQ(furOn(tail, 200, 60, 80, 100, shelf().wool).waste, 1) << "staple too short for one tuft";
-  EXPECT_EQ(furOn(tail, 200, 60, 0, 100, shelf().wool).tufts, 0);
+  EXPECT_EQ(furOn(tail, CoatFinish::Fur, 200, 60, 80, 100, shelf().wool).waste, 1)
+      << "staple too short for one tuft";
+  EXPECT_EQ(furOn(tail, CoatFinish::Fur, 200, 60, 0, 100, shelf().wool).tufts, 0);
 }
 
 TEST(Needles, StayOffTheWire) {
