@@ -15,23 +15,6 @@ namespace {
 constexpr std::array<std::string_view, 6> kFeet{"loose", "flat", "glued", "base", "held", "hung"};
 constexpr double kBaseRim = 10; ///< mm round the feet where no size is given
 
-Vec3 lowest(const Ring& r) {
-  const double a = r.ru * r.u.z();
-  const double b = r.rv * r.v.z();
-  const double reach = std::hypot(a, b);
-  if (reach < 1e-12) return r.centre;
-  return r.centre - r.u * (r.ru * a / reach) - r.v * (r.rv * b / reach);
-}
-
-/// The leg a bone belongs to, by what carries it; -1 for none.
-int legOf(const Figure& figure, int bone) {
-  for (int b = bone; b >= 0; b = figure.bones[static_cast<size_t>(b)].parent) {
-    const int l = figure.bones[static_cast<size_t>(b)].limb;
-    if (figure.limbs[static_cast<size_t>(l)].kind == LimbKind::Leg) return l;
-  }
-  return -1;
-}
-
 /// How far from a place within a hull its edge lies in a direction; below 0 from outside.
 double reachTo(const std::vector<Vec2>& hull, const Vec2& from, const Vec2& way) {
   double least = std::numeric_limits<double>::infinity();
@@ -59,15 +42,13 @@ std::optional<Feet> feet(std::string_view id) {
 }
 
 std::vector<Contact> contactsOf(const Figure& figure, const PoseRules& rules) {
-  std::vector<Contact> out;
+  std::vector<Contact> out = soles(figure, rules.touchShare, rules.soleGive);
   for (const Tube& tube : figure.tubes)
     for (size_t i = 0; i < tube.rings.size(); ++i) {
       const int bone = tube.slabBone[std::min(i, tube.slabBone.size() - 1)];
-      const int leg = legOf(figure, bone);
-      const double share = leg >= 0 ? rules.touchShare : rules.lieShare;
-      const Vec3 at = lowest(tube.rings[i]);
-      if (at.z() <= share * figure.overallHeight)
-        out.push_back({at, leg >= 0 ? leg : figure.bones[static_cast<size_t>(bone)].limb});
+      const Vec3 at = lowestOf(tube.rings[i]);
+      if (legOf(figure, bone) < 0 && at.z() <= rules.lieShare * figure.overallHeight)
+        out.push_back({at, figure.bones[static_cast<size_t>(bone)].limb});
     }
   return out;
 }

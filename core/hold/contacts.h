@@ -8,13 +8,8 @@
 
 namespace columna {
 
-struct Contact {
-  Vec3 at{0, 0, 0}; ///< mm
-  int limb = 0;
-};
-
-/// Places of the surface that touch the ground: feet with their digits within `touchShare` of the height,
-/// tails, wing tips, bellies and all else within `lieShare`. The figure stands on z = 0.
+/// Places of the surface that touch the ground: the soles of the feet, and the lowest places of tails, wing
+/// tips, bellies and all else within `lieShare` of the height. The figure stands on z = 0.
 [[nodiscard]] std::vector<Contact> contactsOf(const Figure& figure, const PoseRules& rules);
 
 /// Tipping angle in one direction of the compass: 0 is forward, a quarter turn is to its left.

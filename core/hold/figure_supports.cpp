@@ -10,6 +10,8 @@
 namespace columna {
 namespace {
 
+constexpr double kSame = 1e-6; ///< mm: of two joints as near as that the first is taken, on either side alike
+
 class Supporting {
 public:
   Supporting(const ArmatureParts& parts, const Figure& posed, const Support& support, const PoseRules& rules,
@@ -49,8 +51,8 @@ private:
     out_.supports.push_back(n);
   }
 
-  /// Nodes that stand: of a leg its toes where they have wire or felt of their own, else its last joint; of a
-  /// tail, wing or belly on the ground the nearest node.
+  /// Nodes that stand: of a leg those nearest to its sole, toes and heel; of a tail, wing or belly on the
+  /// ground the nearest one.
   void feet() {
     const std::vector<Contact> contacts = contactsOf(posed_, rules_);
     std::map<int, std::vector<Vec2>> byNode;
@@ -60,13 +62,13 @@ private:
       for (size_t l = 0; l < parts_.skeleton.limbs.size(); ++l) {
         if (!within(static_cast<int>(l), c.limb)) continue;
         for (const WireRun& r : parts_.skeleton.limbs[l]) {
-          // Feet stand on their ends; what lies, lies on any joint.
+          // A sole bears at the nearest joint, be it toe or heel; never at the leg's root.
           const bool leg = limb(c.limb).kind == LimbKind::Leg;
-          for (size_t k = leg ? r.points.size() - 1 : 0; k < r.points.size(); ++k) {
+          for (size_t k = leg ? 1 : 0; k < r.points.size(); ++k) {
             const int p = r.points[k];
             if (out_.nodeOf[static_cast<size_t>(p)] < 0) continue;
             const double away = (out_.points[static_cast<size_t>(p)] - c.at).norm();
-            if (away < least) {
+            if (away < least - kSame) {
               least = away;
               best = out_.nodeOf[static_cast<size_t>(p)];
             }

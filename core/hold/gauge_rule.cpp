@@ -94,7 +94,8 @@ Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const 
   if (demands.empty() || !std::isfinite(hold.hold)) return w;
   const Demand& d = demands[hold.holdDemand];
   const double capacity = section.capacity(section.material.yield.value);
-  w.lines.push_back({fmt::format("{}, at {}", d.words, d.joint), d.sum, printNumber(d.gravity, 2) + " N mm"});
+  w.lines.push_back(
+      {fmt::format("{}, at the {}", d.words, d.place), d.sum, printNumber(d.gravity, 2) + " N mm"});
   w.lines.push_back({section.wires > 1 ? "the pair resists" : "the wire resists",
                      strandSum(section, section.material.yield.value), printNumber(capacity, 2) + " N mm"});
   w.lines.push_back({{},
@@ -117,7 +118,8 @@ Working needWorking(const std::vector<Demand>& demands, const Need& need, double
   const double share = section.strengthShare();
   const double weight =
       neededDiameter(d.gravity, kHoldNeeded, section.strands(), share, section.material.yield.value);
-  w.lines.push_back({fmt::format("{}, at {}", d.words, d.joint), d.sum, printNumber(d.gravity, 2) + " N mm"});
+  w.lines.push_back(
+      {fmt::format("{}, at the {}", d.words, d.place), d.sum, printNumber(d.gravity, 2) + " N mm"});
   w.lines.push_back(
       {"to hold it twice over",
        fmt::format("∛(6 × 2 × {} ÷ ({} × {} × {}))", printNumber(d.gravity, 1), section.strands(),

@@ -118,11 +118,17 @@ private:
 
   void name(JointHold& j) {
     const FigureLimb& limb = parts_.figure.limbs[static_cast<size_t>(j.limb)];
-    j.id = parts_.skeleton.points[static_cast<size_t>(j.point)].id;
-    if (j.point == parts_.skeleton.rootPoint[static_cast<size_t>(j.limb)])
+    const WirePoint& point = parts_.skeleton.points[static_cast<size_t>(j.point)];
+    const bool root = j.point == parts_.skeleton.rootPoint[static_cast<size_t>(j.limb)];
+    j.id = point.id;
+    j.name = point.name;
+    if (root) {
       j.id = limb.id + "-root";
-    else if (j.id.ends_with("-root"))
+      j.name = "root of the " + lowerFirst(limb.name);
+    } else if (j.id.ends_with("-root")) {
       j.id = limb.id + "-at-" + j.id;
+      j.name = lowerFirst(limb.name) + " at the " + point.name;
+    }
     // Toes leave their root one by one.
     if (const int same = ++named_[j.id]; same > 1) j.id += fmt::format("-{}", same);
   }

@@ -11,6 +11,7 @@ struct JointHold {
   int limb = 0, point = 0; ///< of the skeleton
   int member = -1;         ///< of the frame: the stretch that governs
   std::string id;          ///< "left-elbow", each once; where the limb begins "left-foreleg-root"
+  std::string name;        ///< in the maker's words: "left elbow", "root of the left foreleg"
   double moment = 0;       ///< N mm of weight, the resultant
   double capacity = 0;     ///< N mm at the 0.2 % stress
   double hold = 0, holdLow = 0, holdHigh = 0; ///< capacity over moment; infinite where nothing loads it

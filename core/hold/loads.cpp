@@ -12,6 +12,8 @@
 namespace columna {
 namespace {
 
+constexpr double kSteadies = 0.5; ///< of an even share: what a leg is reckoned with at least
+
 class Loading {
 public:
   Loading(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses, Use use)
@@ -32,6 +34,7 @@ public:
   Loads run() {
     for (size_t i = 0; i < figure_.limbs.size(); ++i)
       if (stands(figure_, static_cast<int>(i))) ++out_.legs;
+    out_.shares = legShares(figure_, soles(figure_), out_.centre);
     spine();
     for (size_t i = 0; i < figure_.limbs.size(); ++i) {
       const int l = static_cast<int>(i);
@@ -105,7 +108,11 @@ private:
     return total;
   }
 
-  void demand(int limb, Demand d) { out_.limbs[static_cast<size_t>(limb)].push_back(std::move(d)); }
+  void demand(int limb, Demand d) {
+    for (const WirePoint& p : skeleton_.points)
+      if (p.id == d.joint) d.place = p.name;
+    out_.limbs[static_cast<size_t>(limb)].push_back(std::move(d));
+  }
 
   /// Head, neck, trunk and tail: beyond the legs they stick out; between them they bridge.
   void spine() {
@@ -142,6 +149,14 @@ private:
     if (front < 0)
       rear = front = nearestTo(out_.centre, run, place); // nothing to stand on: held at its middle
 
+    // The link between a part's root and its first joint lies in its carrier's wool: it asks of the carrier.
+    const auto limbOf = [&](size_t segment) {
+      const int l = run.segmentLimb[segment];
+      if (run.segmentBone[segment] >= 0) return l;
+      const FigureBone& first =
+          figure_.bones[static_cast<size_t>(figure_.limbs[static_cast<size_t>(l)].bones.front())];
+      return first.parent < 0 ? l : figure_.bones[static_cast<size_t>(first.parent)].limb;
+    };
     const auto overhang = [&](double from, bool forward) {
       std::vector<Hung> beyond;
       for (const Hung& p : parts)
@@ -152,9 +167,9 @@ private:
       const double s = place[i];
       const std::string joint = skeleton_.points[static_cast<size_t>(run.points[i])].id;
       if (s >= front && i + 1 < run.points.size())
-        demand(run.segmentLimb[i], cantilever(joint, overhang(s, true), end - s, "all in front held level"));
+        demand(limbOf(i), cantilever(joint, overhang(s, true), end - s, "all in front held level"));
       if (s <= rear && i > 0)
-        demand(run.segmentLimb[i - 1], cantilever(joint, overhang(s, false), s, "all behind held level"));
+        demand(limbOf(i - 1), cantilever(joint, overhang(s, false), s, "all behind held level"));
     }
     if (front <= rear) return;
     // What overhangs at either end bends the back too, as far as the legs do not take it.
@@ -163,9 +178,9 @@ private:
         return skeleton_.points[static_cast<size_t>(run.points[point])].id;
       };
       if (place[i] == rear)
-        demand(run.segmentLimb[i], cantilever(name(i), overhang(rear, false), rear, "all behind held level"));
+        demand(limbOf(i), cantilever(name(i), overhang(rear, false), rear, "all behind held level"));
       if (place[i + 1] == front)
-        demand(run.segmentLimb[i],
+        demand(limbOf(i),
                cantilever(name(i + 1), overhang(front, true), end - front, "all in front held level"));
     }
     bridge(run, place, parts, rear, front);
@@ -234,27 +249,30 @@ private:
 
   void standingLeg(int l) {
     const double height = out_.centre.z();
+    // What the balance leaves to this leg; a leg that only touches still steadies the figure.
+    const double part = std::max(out_.shares[static_cast<size_t>(l)], kSteadies / out_.legs);
+    const std::string share = printNumber(100 * part, 0) + " %";
     const WireRun& run = skeleton_.limbs[static_cast<size_t>(l)].front();
     Demand d;
     d.joint = skeleton_.points[static_cast<size_t>(run.points.front())].id;
-    d.gravity = kLean * out_.weight * height / out_.legs;
-    d.lever = figure_.overallHeight / out_.legs;
-    d.words = "standing, leaning 15 %, per foot";
-    d.sum = fmt::format("0.15 × {} N × {} mm ÷ {}", printNumber(out_.weight, 2), printNumber(height, 0),
-                        out_.legs);
+    d.gravity = kLean * out_.weight * height * part;
+    d.lever = figure_.overallHeight * part;
+    d.words = fmt::format("standing, leaning 15 %, with {} of the weight", share);
+    d.sum =
+        fmt::format("0.15 × {} N × {} mm × {}", printNumber(out_.weight, 2), printNumber(height, 0), share);
     demand(l, d);
     // A leg is no straight post: its share of the weight passes beside its bent joints, straight over the
     // toe.
     const Vec3 foot = skeleton_.points[static_cast<size_t>(run.points.back())].at;
-    const double share = out_.weight / out_.legs;
+    const double bears = out_.weight * part;
     Demand bent;
     for (size_t s = 0; s + 1 < run.points.size(); ++s) {
       const WirePoint& p = skeleton_.points[static_cast<size_t>(run.points[s])];
       const double beside = std::hypot(p.at.x() - foot.x(), p.at.y() - foot.y());
-      if (share * beside <= bent.gravity) continue;
+      if (bears * beside <= bent.gravity) continue;
       bent.joint = p.id;
-      bent.gravity = share * beside;
-      bent.sum = fmt::format("{} N ÷ {} × {} mm beside the foot", printNumber(out_.weight, 2), out_.legs,
+      bent.gravity = bears * beside;
+      bent.sum = fmt::format("{} N × {} × {} mm beside the foot", printNumber(out_.weight, 2), share,
                              printNumber(beside, 0));
     }
     bent.words = "standing on a bent leg";

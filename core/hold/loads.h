@@ -26,11 +26,12 @@ inline constexpr double kLean = 0.15;
 
 /// One thing a limb's wire must hold.
 struct Demand {
-  std::string joint;  ///< where: a point of the skeleton
-  double gravity = 0; ///< moment of weight, N mm
-  double lever = 0;   ///< what the knock is multiplied by, mm; 0 when none is reckoned with
-  std::string words;  ///< "head and neck held level"
-  std::string sum;    ///< the sum with its figures
+  std::string joint;      ///< where: a point of the skeleton, by its id
+  double gravity = 0;     ///< moment of weight, N mm
+  double lever = 0;       ///< what the knock is multiplied by, mm; 0 when none is reckoned with
+  std::string words;      ///< "head and neck held level"
+  std::string sum;        ///< the sum with its figures
+  std::string place = {}; ///< where, in the maker's words
 };
 
 struct Loads {
@@ -38,6 +39,7 @@ struct Loads {
   double nudge = 0;                       ///< N
   Vec3 centre{0, 0, 0};                   ///< centre of mass, mm
   int legs = 0;                           ///< legs that stand on the ground
+  std::vector<double> shares;             ///< of the weight on each limb while it stands, see legShares()
   std::vector<std::vector<Demand>> limbs; ///< of each limb; empty without wire
 };
 

@@ -12,24 +12,16 @@ struct Field {
   double PoseRules::*value;
 };
 
-constexpr std::array<Field, 18> kFields{{
-    {"hold_needed", &PoseRules::holdNeeded},
-    {"nudge_needed", &PoseRules::nudgeNeeded},
-    {"effort_adult", &PoseRules::effortAdult},
-    {"effort_child", &PoseRules::effortChild},
-    {"effort_sore", &PoseRules::effortSore},
-    {"finger_lever", &PoseRules::fingerLever},
-    {"recoil_share", &PoseRules::recoilShare},
-    {"soft_gap", &PoseRules::softGap},
-    {"tip_needed_deg", &PoseRules::tipNeeded},
-    {"margin_needed", &PoseRules::marginNeeded},
-    {"leg_error", &PoseRules::legError},
-    {"touch_share", &PoseRules::touchShare},
-    {"lie_share", &PoseRules::lieShare},
-    {"life_once", &PoseRules::lifeOnce},
-    {"life_occasional", &PoseRules::lifeOccasional},
-    {"life_spread", &PoseRules::lifeSpread},
-    {"bonded_share", &PoseRules::bondedShare},
+constexpr std::array<Field, 19> kFields{{
+    {"hold_needed", &PoseRules::holdNeeded},       {"nudge_needed", &PoseRules::nudgeNeeded},
+    {"effort_adult", &PoseRules::effortAdult},     {"effort_child", &PoseRules::effortChild},
+    {"effort_sore", &PoseRules::effortSore},       {"finger_lever", &PoseRules::fingerLever},
+    {"recoil_share", &PoseRules::recoilShare},     {"soft_gap", &PoseRules::softGap},
+    {"tip_needed_deg", &PoseRules::tipNeeded},     {"margin_needed", &PoseRules::marginNeeded},
+    {"leg_error", &PoseRules::legError},           {"touch_share", &PoseRules::touchShare},
+    {"sole_give", &PoseRules::soleGive},           {"lie_share", &PoseRules::lieShare},
+    {"life_once", &PoseRules::lifeOnce},           {"life_occasional", &PoseRules::lifeOccasional},
+    {"life_spread", &PoseRules::lifeSpread},       {"bonded_share", &PoseRules::bondedShare},
     {"reposes_wanted", &PoseRules::reposesWanted},
 }};
 

@@ -20,6 +20,7 @@ struct PoseRules {
   double marginNeeded = 3;                    ///< mm
   double legError = 1.5;                      ///< mm
   double touchShare = 0.02, lieShare = 0.006; ///< of the height: feet, and all else
+  double soleGive = 0.01;                     ///< of the height: how much of a sole bears
   double lifeOnce = 5, lifeOccasional = 15;   ///< usable bends: the classes' upper ends
   double lifeSpread = 3;                      ///< median over and times this: the range
   double bondedShare = 1.35;                  ///< strength of glued strands over their sum

@@ -1,7 +1,7 @@
 // Whether the figure stands in its neutral stance: contact points, their hull, and how far it can tip.
 #pragma once
 
-#include "anatomy/figure.h"
+#include "hold/soles.h"
 
 #include <string>
 #include <vector>
@@ -25,7 +25,8 @@ inline constexpr double kTipNeeded = 0.17453292519943295;
 inline constexpr double kMarginNeeded = 3;
 
 /// `centre` is the centre of mass in mm.
-[[nodiscard]] Standing standing(const Figure& figure, const Vec3& centre);
+[[nodiscard]] Standing standing(const Figure& figure, const Vec3& centre, double touch = kTouchShare,
+                                double give = kSoleGive);
 
 /// The same for given contact points; the hull is taken here.
 [[nodiscard]] Standing standingOn(std::vector<Vec2> contacts, const Vec3& centre);

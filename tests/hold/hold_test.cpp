@@ -32,7 +32,7 @@ TEST(Loads, TailsMomentIsThatOfItsBones) {
   for (const int b : plan.figure.limbs[tail].bones) {
     const auto i = static_cast<size_t>(b);
     const double length = plan.figure.bones[i].length;
-    const double g = plan.boneWool[i].grams + 2 * s.lengthFactor() * s.linearMass() * length;
+    const double g = plan.carried[i].grams + 2 * s.lengthFactor() * s.linearMass() * length;
     moment += 9.81e-3 * g * (at + length / 2);
     at += length;
   }
