@@ -8,10 +8,7 @@ namespace columna {
 
 std::string pointWords(const WireSkeleton& skeleton, int point) {
   if (point < 0) return {};
-  std::string words = skeleton.points[static_cast<size_t>(point)].id;
-  for (char& c : words)
-    if (c == '-' || c == '_') c = ' ';
-  return words;
+  return skeleton.points[static_cast<size_t>(point)].name;
 }
 
 std::vector<BendRow> bendTable(const WireSkeleton& skeleton, const Piece& piece) {

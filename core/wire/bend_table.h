@@ -27,7 +27,7 @@ struct BendRow {
 /// By place, from the left end.
 [[nodiscard]] std::vector<BendRow> bendTable(const WireSkeleton& skeleton, const Piece& piece);
 
-/// A point's id in words: "left hock j".
+/// A point in the maker's words: "left hock".
 [[nodiscard]] std::string pointWords(const WireSkeleton& skeleton, int point);
 
 } // namespace columna

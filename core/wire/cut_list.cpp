@@ -13,7 +13,10 @@ namespace columna {
 namespace {
 
 constexpr size_t kMostPatterns = 6000;
-constexpr double kKeptCost = 0.1;  ///< of an offcut's mm, against lost ones
+constexpr int kMostNodes = 20000; ///< of the search
+constexpr double kKeptCost =
+    0.2; ///< of an offcut's mm, against lost ones: a whole bar is worth more than ends
+constexpr double kUncutCost = 1e5; ///< of a piece without wire, and a little more the longer it is
 constexpr double kCoilCost = 0.1;  ///< of a mm off a coil: bars at hand are used up first
 constexpr double kCutCost = 0.001; ///< of a stroke
 constexpr double kSlack = 1e-6;
@@ -66,12 +69,12 @@ public:
     taken_.assign(kinds_.size(), 0);
   }
 
-  CutList run(double seconds) {
+  CutList run() {
     if (kinds_.empty()) return std::move(out_);
     bool whole = true;
     for (size_t s = 0; s < stock_.size() && whole; ++s)
       if (stock_[s].length > 0 && stock_[s].count != 0) whole = patterns(static_cast<int>(s));
-    if (!whole || !solve(seconds)) greedy(); // also when what is at hand does not reach for all
+    if (!whole || !solve()) greedy();
     settle();
     return std::move(out_);
   }
@@ -102,7 +105,13 @@ private:
     return fill(0, bar.length);
   }
 
-  bool solve(double seconds) {
+  /// Ends the search after so many nodes.
+  static void countNodes(glp_tree* tree, void* count) {
+    if (glp_ios_reason(tree) == GLP_ISELECT && ++*static_cast<int*>(count) > kMostNodes)
+      glp_ios_terminate(tree);
+  }
+
+  bool solve() {
     const std::unique_ptr<glp_prob, Free> p(glp_create_prob());
     glp_set_obj_dir(p.get(), GLP_MIN);
     const auto kinds = static_cast<int>(kinds_.size());
@@ -116,8 +125,8 @@ private:
       else
         glp_set_row_bnds(p.get(), row, GLP_FR, 0, 0);
     }
-    const int columns = static_cast<int>(patterns_.size()) + (coil_ ? kinds : 0);
-    if (columns == 0) return false;
+    // A coil gives what bars do not; without one a piece can be left uncut, at a price.
+    const int columns = static_cast<int>(patterns_.size()) + kinds;
     glp_add_cols(p.get(), columns);
     int column = 0;
     const auto add = [&](double cost, int most, const std::vector<int>& rows,
@@ -148,15 +157,18 @@ private:
       const double bought = stock_[static_cast<size_t>(pattern.stock)].drawer ? 0 : 0.5;
       add(pattern.cost + bought, most, rows, values);
     }
-    if (coil_)
-      for (int k = 0; k < kinds; ++k)
-        add(kCoilCost * kinds_[static_cast<size_t>(k)].length + kCutCost, need(static_cast<size_t>(k)),
-            {k + 1}, {1});
+    for (int k = 0; k < kinds; ++k) {
+      const double length = kinds_[static_cast<size_t>(k)].length;
+      add(coil_ ? kCoilCost * length + kCutCost : kUncutCost + length, need(static_cast<size_t>(k)), {k + 1},
+          {1});
+    }
     glp_iocp how;
     glp_init_iocp(&how);
     how.msg_lev = GLP_MSG_OFF;
     how.presolve = GLP_ON;
-    how.tm_lim = std::max(1, static_cast<int>(seconds * 1000));
+    int nodes = 0;
+    how.cb_func = &Cutting::countNodes;
+    how.cb_info = &nodes;
     glp_term_out(GLP_OFF);
     glp_intopt(p.get(), &how);
     const int status = glp_mip_status(p.get());
@@ -166,12 +178,14 @@ private:
       const int times = static_cast<int>(std::lround(glp_mip_col_val(p.get(), static_cast<int>(i) + 1)));
       for (int t = 0; t < times; ++t) use(patterns_[i].stock, patterns_[i].count);
     }
-    if (coil_)
-      for (int k = 0; k < kinds; ++k) {
-        const int n = static_cast<int>(
-            std::lround(glp_mip_col_val(p.get(), static_cast<int>(patterns_.size()) + k + 1)));
+    for (int k = 0; k < kinds; ++k) {
+      const int n =
+          static_cast<int>(std::lround(glp_mip_col_val(p.get(), static_cast<int>(patterns_.size()) + k + 1)));
+      if (coil_)
         fromCoil(static_cast<size_t>(k), n);
-      }
+      else
+        for (int each = 0; each < n; ++each) out_.uncut.push_back(take(static_cast<size_t>(k)));
+    }
     return true;
   }
 
@@ -269,9 +283,8 @@ private:
 
 } // namespace
 
-CutList cutList(const std::vector<double>& lengths, const std::vector<StockBar>& stock, double useful,
-                double seconds) {
-  return Cutting(lengths, stock, useful).run(seconds);
+CutList cutList(const std::vector<double>& lengths, const std::vector<StockBar>& stock, double useful) {
+  return Cutting(lengths, stock, useful).run();
 }
 
 } // namespace columna

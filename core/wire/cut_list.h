@@ -33,21 +33,21 @@ struct CutBar {
 
 struct CutList {
   std::vector<CutBar> bars;
-  std::vector<int> uncut; ///< pieces longer than any bar
+  std::vector<int> uncut; ///< pieces there is no wire for: longer than any bar, or the bars are used up
   double waste = 0;       ///< mm lost: ends too short to keep
   double kept = 0;        ///< mm of offcuts worth keeping
   int cuts = 0;           ///< strokes of the cutters
-  bool proven = true;     ///< the optimum, not the best found in time
+  bool proven = true;     ///< the optimum; false when there were too many ways to try them all
 };
 
 /// An offcut of at least so many mm is kept.
 inline constexpr double kUsefulOffcut = 100;
 
-/// How the lengths are cut from the bars. First, as few as possible are left uncut; then the least is lost,
-/// an end long enough to be kept not counting as lost but for a tenth of itself (so that a whole bar is
-/// not opened for nothing); then as few strokes as possible. A coil takes all that bars at hand do not.
-/// `seconds` bounds the search; what it found by then is used, and `proven` is false.
+/// How the lengths are cut from the bars. First, as few as possible are left uncut, the longest of them cut
+/// first; then the least is lost, an end long enough to be kept counting for a fifth of itself, since makers
+/// keep bars whole; then as few strokes as possible. A coil takes all that bars at hand do not. The search is
+/// bounded by its steps, never by the clock: the same lengths are always cut the same way.
 [[nodiscard]] CutList cutList(const std::vector<double>& lengths, const std::vector<StockBar>& stock,
-                              double useful = kUsefulOffcut, double seconds = 0.25);
+                              double useful = kUsefulOffcut);
 
 } // namespace columna

@@ -177,10 +177,11 @@ private:
         for (size_t i = 0; i + 1 < walk.size(); ++i)
           runs += std::minmax(walk[i], walk[i + 1]) == std::minmax(edge.a, edge.b) ? 1 : 0;
       if (runs != edge.strands)
-        return fmt::format("{} to {} carries {} of its {} strands",
-                           skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.a)])].id,
-                           skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.b)])].id,
-                           runs, edge.strands);
+        return fmt::format(
+            "{} to {} carries {} of its {} strands",
+            skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.a)])].name,
+            skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.b)])].name, runs,
+            edge.strands);
     }
     return problem;
   }
@@ -350,10 +351,10 @@ private:
     if (group.root == RootHold::Through) {
       out_.joins.push_back(
           {"through", point, here, 0, 0,
-           fmt::format("Push the {} straight through the firm body at {}, and bend it down "
+           fmt::format("Push the {} straight through the firm body at the {}, and bend it down "
                        "at each side.",
                        here.size() > 1 ? limb(here.front()).family + " wire" : who + "'s wire",
-                       skeleton_.points[static_cast<size_t>(point)].id)});
+                       skeleton_.points[static_cast<size_t>(point)].name)});
       return;
     }
     // From the surface to where the wire ends: the link inside the body and the lap.

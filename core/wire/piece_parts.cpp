@@ -9,11 +9,6 @@
 
 namespace columna {
 
-std::string lowerFirst(std::string text) {
-  if (!text.empty() && text[0] >= 'A' && text[0] <= 'Z') text[0] = static_cast<char>(text[0] - 'A' + 'a');
-  return text;
-}
-
 bool isFoot(LimbKind kind) { return kind == LimbKind::Leg || kind == LimbKind::Arm; }
 
 const Allowances& allowFor(const PieceRules& rules, const std::string& piece) {
@@ -126,7 +121,7 @@ std::vector<std::pair<Piece, Join>> lashingPieces(const Figure& figure, const Wi
         }
       area += std::max(1, roots) * strands * w * w;
     }
-    if (called.empty()) called = skeleton.points[static_cast<size_t>(point)].id;
+    if (called.empty()) called = skeleton.points[static_cast<size_t>(point)].name;
     const double core = std::sqrt(area / 0.78); // strands fill 0.78 of the bundle
     const std::string full = called + " lashing";
     const Allowances& allow = allowFor(rules, full);
@@ -143,8 +138,8 @@ std::vector<std::pair<Piece, Join>> lashingPieces(const Figure& figure, const Wi
               limbs,
               0,
               0,
-              fmt::format("Lash {} with {:g} close turns of the fine wire, ends tucked in.", called,
-                          allow.lashTurns)};
+              fmt::format("Lash the wires at the {} with {:g} close turns of the fine wire, ends tucked in.",
+                          skeleton.points[static_cast<size_t>(point)].name, allow.lashTurns)};
     out.emplace_back(std::move(piece), std::move(join));
   }
   return out;

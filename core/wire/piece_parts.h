@@ -9,9 +9,6 @@
 
 namespace columna {
 
-/// "Left foreleg" as it reads within a sentence.
-[[nodiscard]] std::string lowerFirst(std::string text);
-
 /// Whether a limb ends in a foot or a hand, which is a loop of wire.
 [[nodiscard]] bool isFoot(LimbKind kind);
 

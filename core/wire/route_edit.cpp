@@ -103,8 +103,8 @@ private:
       }
       if (!done)
         return Problem{fmt::format("{} to {} has its {} strands already",
-                                   skeleton_.points[static_cast<size_t>(over->first.first)].id,
-                                   skeleton_.points[static_cast<size_t>(over->first.second)].id,
+                                   skeleton_.points[static_cast<size_t>(over->first.first)].name,
+                                   skeleton_.points[static_cast<size_t>(over->first.second)].name,
                                    strands_.at(over->first)),
                        "route", "end the piece before it"};
     }

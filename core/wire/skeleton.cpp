@@ -43,7 +43,10 @@ private:
 
   int jointPoint(const std::string& id, const Vec3& at) {
     const auto [it, fresh] = index_.emplace(id, static_cast<int>(out_.points.size()));
-    if (fresh) out_.points.push_back({id, at});
+    if (fresh) {
+      const auto name = figure_.jointNames.find(id);
+      out_.points.push_back({id, at, name == figure_.jointNames.end() ? rootName_ : name->second});
+    }
     return it->second;
   }
 
@@ -87,6 +90,8 @@ private:
     else {
       const std::string id =
           limb(bone(carrier).limb).side == 0 ? limb(l).family + "-root" : limb(l).id + "-root";
+      rootName_ =
+          "root of the " + lowerFirst(limb(bone(carrier).limb).side == 0 ? limb(l).family : limb(l).name);
       const bool fresh = !index_.contains(id);
       point = jointPoint(id, at);
       if (fresh) inserts_[static_cast<size_t>(best)].push_back({bestT, point});
@@ -154,6 +159,7 @@ private:
     out_.spine = std::move(spine);
   }
 
+  std::string rootName_; ///< of the root that is being made
   const Figure& figure_;
   WireSkeleton out_;
   std::map<std::string, int> index_;

@@ -12,8 +12,9 @@
 namespace columna {
 
 struct WirePoint {
-  std::string id; ///< joint id ("left-elbow") or root ("foreleg-root")
-  Vec3 at;        ///< mm
+  std::string id;   ///< joint id ("left-elbow") or root ("foreleg-root")
+  Vec3 at;          ///< mm
+  std::string name; ///< in the maker's words: "left elbow", "root of the foreleg"
 };
 
 /// A run of points; segment i joins points i and i+1.

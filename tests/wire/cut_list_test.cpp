@@ -20,7 +20,7 @@ double leastLost(const std::vector<double>& lengths, const std::vector<double>& 
     if (i == lengths.size()) {
       double lost = 0;
       for (size_t b = 0; b < bars.size(); ++b)
-        if (left[b] < bars[b] - 1e-9) lost += left[b] >= useful ? 0.1 * left[b] : left[b];
+        if (left[b] < bars[b] - 1e-9) lost += left[b] >= useful ? 0.2 * left[b] : left[b];
       best = std::min(best, lost);
       return;
     }
@@ -60,12 +60,12 @@ TEST(CutList, LosesNoMoreThanEnumerationFinds) {
       lengths.push_back(std::round(std::uniform_real_distribution<double>(40, 280)(random)));
     const std::vector<double> bars(4, 400.0);
     std::vector<StockBar> stock{{"lengths", 400, 4, true}};
-    const CutList list = cutList(lengths, stock, 100, 5);
+    const CutList list = cutList(lengths, stock, 100);
     whole(list, lengths);
     if (!list.uncut.empty()) continue;
     EXPECT_TRUE(list.proven);
     const double best = leastLost(lengths, bars, 100);
-    EXPECT_NEAR(list.waste + 0.1 * list.kept, best, 0.011) << trial; // strokes count a thousandth
+    EXPECT_NEAR(list.waste + 0.2 * list.kept, best, 0.011) << trial; // strokes count a thousandth
     // Never better than the bound: what is used is no less than what is cut.
     const double asked = std::accumulate(lengths.begin(), lengths.end(), 0.0);
     EXPECT_GE(static_cast<double>(list.bars.size()), std::ceil(asked / 400 - 1e-9));
@@ -109,6 +109,39 @@ TEST(CutList, NotEnoughAtHandLeavesTheRestUncut) {
   const CutList list = cutList({200, 200, 200}, {{"lengths", 250, 2, true}});
   whole(list, {200, 200, 200});
   EXPECT_EQ(list.uncut.size(), 1U);
+}
+
+TEST(CutList, KeepsWholeBarsWhole) {
+  // Two pieces out of one bar with a short end lost, rather than two bars begun for the sake of their ends.
+  for (const auto& [piece, bar] : {std::pair{251.2, 577.8}, {91.6, 210.6}}) {
+    const CutList list = cutList({piece, piece}, {{"lengths", bar, 2, true}});
+    EXPECT_EQ(list.bars.size(), 1U) << bar;
+    EXPECT_NEAR(list.waste, bar - 2 * piece, 1e-9);
+  }
+  EXPECT_EQ(cutList({78.2, 73.1}, {{"lengths", 179.9, 2, true}}).bars.size(), 1U);
+}
+
+TEST(CutList, WhereBarsDoNotReachTheExactBestIsFoundAllTheSame) {
+  // The two longest fill the bars exactly; first come, first served would cut the 150 first and leave both.
+  const CutList list = cutList({150, 300, 300}, {{"lengths", 300, 2, true}});
+  whole(list, {150, 300, 300});
+  EXPECT_EQ(list.uncut.size(), 1U);
+  EXPECT_TRUE(list.proven);
+  // Of alike numbers left uncut the longer ones are cut.
+  EXPECT_EQ(list.uncut.front(), 0);
+}
+
+TEST(CutList, IsTheSameOnABusyMachine) {
+  std::vector<double> lengths;
+  for (int i = 0; i < 14; ++i) lengths.push_back(40 + 17.3 * i);
+  const std::vector<StockBar> stock{{"a", 400, 6, true}, {"b", 305, -1, false}};
+  const CutList first = cutList(lengths, stock);
+  for (int again = 0; again < 3; ++again) {
+    const CutList list = cutList(lengths, stock);
+    ASSERT_EQ(list.bars.size(), first.bars.size());
+    for (size_t b = 0; b < list.bars.size(); ++b) EXPECT_EQ(list.bars[b].left, first.bars[b].left);
+    EXPECT_EQ(list.proven, first.proven);
+  }
 }
 
 TEST(CutList, ManyKindsEndInTime) {
