@@ -1,5 +1,7 @@
 #include "anatomy/figure.h"
 
+#include "anatomy/joint_names.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -141,6 +143,7 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern) {
         FigureBone bone;
         bone.id = sided(id, side);
         bone.patternBone = id;
+        bone.name = b->name;
         bone.limb = static_cast<int>(figure.limbs.size());
         const auto place = [&](const std::string& joint, Vec3& at) {
           // A joint on the midline keeps its name on both sides: it is one place.
@@ -273,6 +276,7 @@ Figure build(const Pattern& pattern) {
   figure.shoulderMeans = pattern.shoulderHeight.means;
   figure.bodyMeans = pattern.bodyLength.means;
   makeLimbsAndBones(figure, pattern);
+  nameJoints(figure, pattern);
   for (FigureLimb& limb : figure.limbs) limb.length = limbLength(figure, limb);
   makeTubes(figure, pattern);
   for (const PatternFlat& flat : pattern.flats) {

@@ -5,6 +5,7 @@
 #include "anatomy/tube.h"
 
 #include <cstdint>
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
@@ -14,6 +15,7 @@ namespace columna {
 struct FigureBone {
   std::string id;          ///< "left-forearm"
   std::string patternBone; ///< "forearm"
+  std::string name;        ///< in the maker's words, without its side
   int limb = 0;            ///< index into limbs
   int parent = -1;         ///< index into bones, -1 for the first
   int twin = -1;           ///< index of the mirrored bone
@@ -59,7 +61,8 @@ struct Figure {
   std::string shoulderMeans, bodyMeans;
   std::vector<FigureLimb> limbs; ///< body order, left before right
   std::vector<FigureBone> bones;
-  std::vector<Tube> tubes; ///< the body's surface, coat included
+  std::map<std::string, std::string> jointNames; ///< by joint id, in the maker's words: "left elbow"
+  std::vector<Tube> tubes;                       ///< the body's surface, coat included
   std::vector<FigureFlat> flats;
   std::vector<Vec3> eyes;
   double eyeDiameter = 0;
@@ -67,6 +70,9 @@ struct Figure {
   /// Index of the limb of that id, or nothing.
   [[nodiscard]] std::optional<int> limb(std::string_view id) const;
 };
+
+/// "Left foreleg" as it reads within a sentence.
+[[nodiscard]] std::string lowerFirst(std::string text);
 
 /// A pattern's figure at so many mm a module, above 0.
 [[nodiscard]] Figure figureAtScale(const Pattern& pattern, double scale);

@@ -59,6 +59,7 @@ struct PatternPose {
 /// The stretch between two joints.
 struct PatternBone {
   std::string id;
+  std::string name;      ///< in the maker's words: "2nd bone of the tail"
   std::string from, to;  ///< joint names
   std::string parent;    ///< the bone that carries this one; empty for the first
   bool twin = false;     ///< there is a mirrored copy on the right
@@ -127,8 +128,9 @@ struct Pattern {
   std::string bestView = "side";    ///< "side", "front" or "above": where its outline is best known by
   PatternMeasure shoulderHeight, bodyLength;
   std::map<std::string, Vec3> joints;
-  std::set<std::string> midline;  ///< joints that are one place for both sides
-  std::vector<PatternLimb> limbs; ///< in body order, head first
+  std::map<std::string, std::string> names; ///< of joints, in the maker's words: "elbow", "tip of the tail"
+  std::set<std::string> midline;            ///< joints that are one place for both sides
+  std::vector<PatternLimb> limbs;           ///< in body order, head first
   std::vector<PatternBone> bones;
   std::vector<PatternFlat> flats;
   std::vector<PatternPose> poses;

@@ -74,6 +74,14 @@ private:
   void readJoints(Pattern& p) const {
     for (const auto& [name, at] : object(root_, "joints", "").items())
       p.joints[name] = point(at, "joints." + name);
+    if (!root_.contains("names")) return;
+    for (const auto& [name, words] : object(root_, "names", "").items()) {
+      if (!p.joints.contains(name))
+        fail("names." + name, "is no joint of this pattern", "name a joint, or leave it out");
+      if (!words.is_string() || words.get_ref<const std::string&>().empty())
+        fail("names." + name, "is not text", "write the maker's word for it, like \"elbow\"");
+      p.names[name] = words.get<std::string>();
+    }
   }
 
   void readBones(Pattern& p) const {
@@ -84,6 +92,8 @@ private:
       b.id = text(in, "id", "bones[].");
       const std::string prefix = "bones." + b.id + ".";
       if (!ids.insert(b.id).second) fail("bones." + b.id, "is there twice", "give each bone its own id");
+      b.name = in.contains("name") ? text(in, "name", prefix) : b.id;
+      std::replace(b.name.begin(), b.name.end(), '_', ' ');
       b.from = text(in, "from", prefix);
       b.to = text(in, "to", prefix);
       for (const auto& [key, joint] : {std::pair{"from", b.from}, std::pair{"to", b.to}})

@@ -10,6 +10,8 @@
 namespace columna {
 namespace {
 
+constexpr double kFirstLongest = 180; ///< mm: what lies in a hand
+
 constexpr double kSmallestPart = 0.5;   ///< mm: a head or a limb may be smaller than a figure
 constexpr double kLargestScale = 10000; ///< times smaller than life
 
@@ -141,6 +143,25 @@ Result<Figure> makeFigure(const Pattern& pattern, const Sizing& sizing) {
   const auto scale = scaleOf(pattern, unit, sizing);
   if (!scale) return scale.problem();
   return scaledTo(std::move(unit), *scale);
+}
+
+Sizing firstSize(const Pattern& pattern) {
+  const Figure unit = inModules(pattern);
+  double wide = 0;
+  for (const Tube& tube : unit.tubes)
+    for (const Ring& r : tube.rings)
+      wide = std::max(wide, 2 * (std::abs(r.centre.y()) + std::hypot(r.ru * r.u.y(), r.rv * r.v.y())));
+  for (const FigureFlat& flat : unit.flats)
+    for (const Vec3& p : flat.outline) wide = std::max(wide, 2 * std::abs(p.y()));
+  const double scale = kFirstLongest / std::max({unit.overallHeight, unit.totalLength, wide});
+  const bool high = unit.overallHeight >= unit.bodyLength;
+  const double mm = scale * (high ? unit.overallHeight : unit.bodyLength);
+  return {high ? SizeBy::OverallHeight : SizeBy::BodyLength, std::max(5.0, std::round(mm / 5) * 5), {}};
+}
+
+double firstHeight(const Pattern& pattern) {
+  const auto made = makeFigure(pattern, firstSize(pattern));
+  return made ? made->overallHeight : kFirstLongest;
 }
 
 } // namespace columna

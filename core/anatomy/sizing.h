@@ -48,4 +48,10 @@ struct Sizing {
 /// A scale as makers write it: "1:8", "1 : 8", "1/8", "8". Errors: not a number, not above 0.
 [[nodiscard]] Result<double> parseScale(std::string_view text);
 
+/// A first size one can hold: about 180 mm at its longest, the height or the body's length rounded to 5 mm.
+[[nodiscard]] Sizing firstSize(const Pattern& pattern);
+
+/// How high a figure of that size stands, mm.
+[[nodiscard]] double firstHeight(const Pattern& pattern);
+
 } // namespace columna
