@@ -185,6 +185,17 @@ int create(const NewOptions& options) {
   if (!made) return complain(made.problem().sentence());
   p.name = made->figure.patternName;
   if (const auto problem = saveProject(options.output, file)) return complain(problem->sentence());
+  // A body's length is another thing for an owl than for a fox: what was settled is said with what follows.
+  const Figure& f = made->figure;
+  const std::string settled =
+      p.size.by == SizeBy::BodyLength
+          ? fmt::format("body length {} ({}), ", printLength(*mm, p.units), f.bodyMeans)
+      : p.size.by == SizeBy::ShoulderHeight
+          ? fmt::format("shoulder {} ({}), ", printLength(*mm, p.units), f.shoulderMeans)
+          : std::string();
+  std::cout << fmt::format("{}: {}{} high, {} over all, {}\n", p.name, settled,
+                           printLength(f.overallHeight, p.units), printLength(f.totalLength, p.units),
+                           printMass(made->totals.mass, p.units));
   return kGood;
 }
 

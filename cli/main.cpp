@@ -25,7 +25,7 @@ int main(int argc, char** argv) {
   auto* size = create->add_option_group("size");
   size->add_option("--height", fresh.height, "overall height, e.g. \"16 cm\" or \"6 1/4 in\"");
   size->add_option("--shoulder", fresh.shoulder, "height at the shoulder");
-  size->add_option("--body", fresh.body, "body length");
+  size->add_option("--body", fresh.body, "body length; what that is of the animal is printed");
   size->add_option("--head", fresh.head, "length of the head");
   size->add_option("--limb", fresh.limb, "length of any limb, e.g. foreleg=70mm");
   size->add_option("--scale", fresh.scale, "share of life, e.g. 1:8");

@@ -210,6 +210,17 @@ std::string writeMass(double grams, UnitSystem system) {
                      massUnit(system));
 }
 
+std::string printApart(double value, double limit, int decimals) {
+  for (int places = decimals; places <= decimals + 2; ++places) {
+    const std::string shown = printNumber(value, places);
+    if (shown != printNumber(limit, places) && (std::abs(value) < 1e-12 || std::stod(shown) != 0))
+      return shown;
+  }
+  if (std::abs(value) < std::pow(10, -decimals) && std::abs(limit) > 0)
+    return "less than " + printNumber(std::pow(10, -std::max(1, decimals)), std::max(1, decimals));
+  return (value < limit ? "just under " : "just over ") + printNumber(limit, decimals);
+}
+
 std::string printAngle(double radians, int decimals) {
   return printNumber(radians * 180 / std::numbers::pi, decimals) + "°";
 }

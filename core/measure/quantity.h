@@ -52,6 +52,10 @@ inline constexpr double kGravity = 9.81; ///< m/s2, to the three digits the wire
 [[nodiscard]] std::string_view massUnit(UnitSystem system);
 [[nodiscard]] std::string writeMass(double grams, UnitSystem system);
 
+/// A value beside the limit it misses or passes: with as many more decimals (two at most) as it takes for the
+/// two not to read the same, nor the value as nought. "9.9" beside 10, "just under 2".
+[[nodiscard]] std::string printApart(double value, double limit, int decimals);
+
 /// An angle in degrees, `22°`.
 [[nodiscard]] std::string printAngle(double radians, int decimals = 0);
 

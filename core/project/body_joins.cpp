@@ -91,7 +91,7 @@ private:
          fmt::format(
              "Wind the {} on a {:g} mm skewer, {} mm long to begin with; slid off and felted it comes "
              "to {} mm.",
-             limb(l).id, thick, printNumber(begun, 0), printNumber(length, 0))});
+             lowerFirst(limb(l).name), thick, printNumber(begun, 0), printNumber(length, 0))});
   }
 
   void pin() {

@@ -3,6 +3,7 @@
 #include "project/wool_findings.h"
 
 #include "project/factor_words.h"
+#include "project/standing_words.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -38,6 +39,13 @@ std::string_view endOf(LimbKind kind) {
   }
 }
 
+/// A limb's id of another animal, as words.
+std::string spaced(std::string id) {
+  std::replace(id.begin(), id.end(), '-', ' ');
+  std::replace(id.begin(), id.end(), '_', ' ');
+  return id;
+}
+
 /// "both forelegs" for a pair that is alike, else the limb.
 std::string called(const Figure& figure, int l, bool pair) {
   const FigureLimb& limb = figure.limbs[static_cast<size_t>(l)];
@@ -62,12 +70,17 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
     n[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(n[0])));
     return n;
   }();
-  const std::string ask = fmt::format("take {} mm (it could be {}), or a stronger metal",
-                                      printNumber(limb.need.diameter, 2), range);
+  const bool stems = limb.section.material.strandsPerWire > 1;
+  const bool made = limb.need.diameter <= limb.section.material.diameters.back() + 1e-9;
+  const std::string ask =
+      made    ? fmt::format("take {} mm (it could be {}), or a stronger metal",
+                            printNumber(limb.need.diameter, 2), range)
+      : stems ? std::string("no stem is so strong: take wire")
+              : std::string("no size of it is enough: take a stronger metal, or build smaller");
   if (limb.hold.hold < 1)
     add(Level::Wrong,
         fmt::format("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire,
-                    timesWords(limb.hold.hold), ask),
+                    timesWords(limb.hold.hold, 1), ask),
         fmt::format("{} will not hold", lowered));
   else if (!limb.chosen && !limb.fits)
     add(Level::Doubtful,
@@ -77,8 +90,8 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
         fmt::format("no wire for {}", lowered));
   else if (limb.hold.hold < kHoldNeeded - 1e-6)
     add(Level::Doubtful,
-        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire, timesWords(limb.hold.hold),
-                    kHoldNeeded, ask),
+        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire,
+                    timesWords(limb.hold.hold, kHoldNeeded), kHoldNeeded, ask),
         fmt::format("{} may sag", lowered));
   else if (limb.hold.nudge < kNudgeNeeded - 1e-6)
     add(Level::Doubtful,
@@ -89,7 +102,8 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
     add(Level::Doubtful,
         fmt::format("{}: {} takes {} N at the {} to bend, more than the {:g} N fingers like; thinner wire "
                     "would pose more easily.",
-                    name, wire, printNumber(limb.hold.effort, 0), endOf(part.kind), kEffortLimit),
+                    name, wire, printApart(limb.hold.effort, kEffortLimit, 0), endOf(part.kind),
+                    kEffortLimit),
         fmt::format("{} stiff to pose", lowered));
   const double needed = coverNeeded(part);
   if (limb.hold.cover < 0)
@@ -102,7 +116,7 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
     add(Level::Doubtful,
         fmt::format("{}: only {} mm of wool covers the wire, {} is wanted; take thinner wire, or build the "
                     "figure larger.",
-                    name, printNumber(limb.hold.cover, 1), printNumber(needed, 1)),
+                    name, printApart(limb.hold.cover, needed, 1), printNumber(needed, 1)),
         fmt::format("{} thinly covered", lowered));
 }
 
@@ -139,17 +153,14 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
     add(Level::Doubtful,
         "No leg reaches the ground, so nothing is said of how it stands; plan a base or a hanger.",
         "no legs to stand on");
-  else if (s.support.empty() || !s.stands)
+  else if (s.support.empty())
     add(Level::Wrong,
-        fmt::format(
-            "It falls {}: its weight lies {} mm outside its feet; move the feet, or glue them to a base.",
-            s.towards, printNumber(-s.margin, 0)),
+        "What touches the ground lies in one line, so it falls; spread the feet, or glue them to a base.",
         "it falls over");
-  else if (s.tip < kTipNeeded || s.margin < kMarginNeeded)
-    add(Level::Doubtful,
-        fmt::format("It tips {} at {}, {} mm inside its feet; spread the feet, or glue them to a base.",
-                    s.towards, printAngle(s.tip), printNumber(s.margin, 0)),
-        "it tips easily");
+  else if (const auto said = standingWords(s, s.towards, "its feet", kTipNeeded, kMarginNeeded,
+                                           "move the feet, or glue them to a base",
+                                           "spread the feet, or glue them to a base"))
+    add(said->level, said->text, said->brief);
   for (const MadeResidual& r : plan.made.residuals)
     if (std::abs(r.off) > kMadeOff)
       add(Level::Doubtful,
@@ -166,8 +177,8 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
     if (!plan.figure.limb(limbId))
       add(Level::Doubtful,
           fmt::format(
-              "A choice is kept for {}, which this animal does not have; it comes back with the animal.",
-              limbId),
+              "A choice is kept for the {}, which this animal does not have; it comes back with the animal.",
+              spaced(limbId)),
           "a choice without a limb");
 }
 
@@ -212,7 +223,8 @@ void judge(Plan& plan) {
         fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
                     endOf(plan.figure.limbs[l].kind));
     if (limb.hold.hold < 1)
-      limb.sentence = fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold), bend);
+      limb.sentence =
+          fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold, 1), bend);
     else
       limb.sentence = fmt::format("Holds {} its load; {}.", timesWords(limb.hold.hold), bend);
     if (limb.hold.hold >= kHoldNeeded - 1e-6 && limb.hold.nudge < kNudgeNeeded - 1e-6)

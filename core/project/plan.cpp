@@ -58,9 +58,17 @@ public:
     plan_.boneWool = masses(false);
     pieces();
     wireAtJoints();
+    // Its weight loads the wire too; hardly ever does that ask for another.
+    const std::vector<double> before = diameters();
+    settleWire();
+    if (diameters() != before) {
+      pieces();
+      wireAtJoints();
+    }
     bodyJoins(project_, plan_);
     plan_.stock = cutFromStock(project_, catalog_, plan_);
-    plan_.standing = standing(plan_.figure, plan_.loads.centre);
+    plan_.standing =
+        standing(plan_.figure, plan_.loads.centre, catalog_.pose.touchShare, catalog_.pose.soleGive);
     totals();
     plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace, project_.finish);
     judge(plan_);
@@ -166,7 +174,14 @@ private:
       const BoneShare& share = plan_.solid->solid.bones[b];
       out[b] = {grams[b], share.centre, share.coreAt};
     }
+    // Known once the wool is planned; the wire is settled again then.
+    for (size_t l = 0; l < plan_.wool.limbs.size(); ++l)
+      if (const LimbWool& w = plan_.wool.limbs[l]; w.area > 0)
+        for (const int b : figure.limbs[l].bones)
+          out[static_cast<size_t>(b)].grams +=
+              w.rowsOver * plan_.solid->area[static_cast<size_t>(b)] / w.area;
     if (!withWire) return out;
+    for (size_t b = 0; b < joints_.size(); ++b) join(out[b], joints_[b].grams, joints_[b].centre);
     for (size_t g = 0; g < plan_.groups.size(); ++g)
       for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m) {
         const WireSection section = sectionOf(g, m);
@@ -177,6 +192,12 @@ private:
               out[static_cast<size_t>(run.segmentBone[s])].grams +=
                   perMm * plan_.skeleton.segmentLength(run, s);
       }
+    return out;
+  }
+
+  [[nodiscard]] std::vector<double> diameters() const {
+    std::vector<double> out;
+    for (const WireSection& section : plan_.sections) out.push_back(section.diameter);
     return out;
   }
 
@@ -281,18 +302,19 @@ private:
     plan_.routes = std::move(made.choices);
   }
 
-  /// What folds, loops, laps, lashings and digits take of the wire weighs where it is made: it is carried
+  /// What folds, loops, laps, lashings and digits take of the wire weighs where it is made, and is carried
   /// with the bone there.
   void wireAtJoints() {
+    const Figure& figure = plan_.figure;
+    joints_.assign(figure.bones.size(), {});
     std::vector<size_t> boneAt;
     for (const WirePoint& p : plan_.skeleton.points) {
       size_t best = 0;
       double least = 1e18;
-      for (size_t b = 0; b < plan_.figure.bones.size(); ++b) {
-        const FigureBone& bone = plan_.figure.bones[b];
-        const double away =
-            (bone.end - p.at).norm() < 1e-6 ? 0 : 1 + ((bone.begin + bone.end) / 2 - p.at).norm();
-        if (away < least) {
+      for (size_t b = 0; b < figure.bones.size(); ++b) {
+        const FigureBone& bone = figure.bones[b];
+        const bool ends = (bone.end - p.at).norm() < 1e-6;
+        if (const double away = ends ? -1 : ((bone.begin + bone.end) / 2 - p.at).norm(); away < least) {
           least = away;
           best = b;
         }
@@ -306,14 +328,18 @@ private:
         size_t at = 0;
         while (at + 1 < piece.route.size() && piece.routeAt[at + 1] <= f.at + 1e-6) ++at;
         const auto point = static_cast<size_t>(piece.route[at]);
-        const double grams = piece.mass * f.takes / piece.cut;
-        BoneMass& mass = plan_.boneWool[boneAt[point]];
-        if (mass.grams + grams <= 0) continue;
-        mass.centre =
-            (mass.grams * mass.centre + grams * plan_.skeleton.points[point].at) / (mass.grams + grams);
-        mass.grams += grams;
+        join(joints_[boneAt[point]], piece.mass * f.takes / piece.cut, plan_.skeleton.points[point].at);
       }
     }
+    plan_.carried = plan_.boneWool;
+    for (size_t b = 0; b < joints_.size(); ++b) join(plan_.carried[b], joints_[b].grams, joints_[b].centre);
+  }
+
+  static void join(BoneMass& mass, double grams, const Vec3& at) {
+    const double all = mass.grams + grams;
+    if (all <= 0) return;
+    mass.centre = (mass.grams * mass.centre + grams * at) / all;
+    mass.grams = all;
   }
 
   /// Lashings are of the project's metal at about half a millimetre; stems are lashed with binding wire.
@@ -352,46 +378,10 @@ private:
   SolidOffer offer_;
   Plan plan_;
   std::vector<ReadyFit> ready_;
+  std::vector<BoneMass> joints_; ///< of each bone, what wire takes at its joints
 };
 
-/// The figure in its shape: what the maker changed, then what came out of the made parts.
-Result<Plan> figureOf(const Project& project, const Pattern& pattern) {
-  Plan out;
-  if (auto problem = shapeProblem(pattern, project.shape)) return *problem;
-  out.pattern = shaped(pattern, project.shape);
-  Figure unit = inModules(out.pattern);
-  auto scale = scaleOf(out.pattern, unit, project.size);
-  if (!scale) return scale.problem();
-  double mmPerModule = *scale;
-  if (!project.made.empty()) {
-    auto fit = fitMadeParts(scaledTo(unit, mmPerModule), project.shape, project.made);
-    if (!fit) return fit.problem();
-    out.made = std::move(fit).value();
-    if (auto problem = shapeProblem(pattern, out.made.shape)) return *problem;
-    if (!(out.made.shape == project.shape)) {
-      out.pattern = shaped(pattern, out.made.shape);
-      unit = inModules(out.pattern);
-    }
-    if (out.made.ratio != 1) mmPerModule *= out.made.ratio;
-    if (auto problem = sizeProblem(SizeBy::OverallHeight, unit.overallHeight * mmPerModule)) return *problem;
-  }
-  out.figure = scaledTo(std::move(unit), mmPerModule);
-  Shape character;
-  character.character = project.shape.character;
-  if (!(project.shape == character) || !project.made.empty())
-    out.animal = figureAtScale(shaped(pattern, character), mmPerModule);
-  return out;
-}
-
 } // namespace
-
-Result<Plan> planFigure(const Project& project, const Catalog& catalog) {
-  const Pattern* pattern = catalog.pattern(project.pattern);
-  if (!pattern)
-    return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
-                   "choose another animal, or put its file in the patterns folder"};
-  return figureOf(project, *pattern);
-}
 
 double laidCoat(const Project& project, const WoolRules& rules) {
   return project.coat.value_or(usualCoat(project.wool, rules));
@@ -410,35 +400,6 @@ Result<Plan> plan(const Project& project, const Catalog& catalog, const SolidOff
   auto begun = planFigure(project, catalog);
   if (!begun) return begun.problem();
   return Planner(project, catalog, offer, std::move(begun).value()).run();
-}
-
-int Plan::pieceOf(int limb) const {
-  const auto i = static_cast<size_t>(limb);
-  // A piece of that limb alone comes before one that passes through.
-  for (const bool alone : {true, false})
-    for (size_t p = 0; p < pieces.size(); ++p) {
-      const auto& in = pieces[p].limbs;
-      if (std::find(in.begin(), in.end(), static_cast<int>(i)) != in.end() && (!alone || in.size() == 1))
-        return static_cast<int>(p);
-    }
-  return -1;
-}
-
-bool Plan::anyWrong() const {
-  return std::any_of(findings.begin(), findings.end(),
-                     [](const Finding& f) { return f.level == Level::Wrong; });
-}
-
-std::optional<double> nextWire(const Plan& plan, int limb, int step) {
-  const LimbPlan& l = plan.limbs[static_cast<size_t>(limb)];
-  if (!l.wired) return std::nullopt;
-  const std::vector<double>& sizes = l.section.material.diameters;
-  if (step > 0) {
-    const auto up = std::upper_bound(sizes.begin(), sizes.end(), l.section.diameter + 1e-9);
-    return up == sizes.end() ? std::nullopt : std::optional(*up);
-  }
-  const auto down = std::lower_bound(sizes.begin(), sizes.end(), l.section.diameter - 1e-9);
-  return down == sizes.begin() ? std::nullopt : std::optional(*std::prev(down));
 }
 
 } // namespace columna

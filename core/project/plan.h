@@ -70,7 +70,8 @@ struct Plan {
   int wiresLeast = 0;              ///< as few as would do at all
   double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
   Loads loads;
-  std::vector<BoneMass> boneWool; ///< of each bone: wool, and what wire takes at its joints
+  std::vector<BoneMass> boneWool; ///< of each bone, wool alone
+  std::vector<BoneMass> carried;  ///< the same with what wire takes at its joints
   Standing standing;
   WoolPlan wool;
   WoolRules woolRules; ///< the rules of thumb it was made by

@@ -43,6 +43,7 @@ Json toJson(const Plan& plan) {
              {"wire", p.wired ? wireJson(p.section) : Json(nullptr)},
              {"moment_Nmm", p.hold.moment},
              {"hold_factor", p.wired ? factor(p.hold.hold) : Json(nullptr)},
+             {"weight_share", plan.loads.shares[l]},
              {"nudge_factor", p.wired ? factor(p.hold.nudge) : Json(nullptr)},
              {"effort_N", p.hold.effort},
              {"verdict", word(p.verdict)},
@@ -152,6 +153,8 @@ Json toJson(const Plan& plan) {
             {"wire_g", plan.totals.wireMass},
             {"core_g", plan.totals.core},
             {"coat_g", plan.totals.coat},
+            {"ready_g", plan.totals.ready},
+            {"wire_cut_off_g", plan.totals.waste},
             {"mass_g", plan.totals.mass}}},
           {"wool", woolJson(plan)},
           {"findings", std::move(findings)}};

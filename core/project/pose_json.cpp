@@ -12,6 +12,8 @@ namespace {
 using Json = nlohmann::json;
 
 /// A factor, or null where there is no end to it.
+constexpr double kMostBends = 1e4; ///< beyond that a number means nothing
+
 Json factor(double value) { return std::isfinite(value) ? Json(value) : Json(nullptr); }
 
 Json vec(const Vec3& v) { return Json::array({v.x(), v.y(), v.z()}); }
@@ -25,7 +27,7 @@ Json poseJson(const PoseReport& r, const std::string& name) {
                       {"hold_factor", factor(j.hold.hold)},
                       {"nudge_factor", factor(j.hold.nudge)},
                       {"effort_N", j.hold.effort},
-                      {"life_bends", factor(j.life.bends)},
+                      {"life_bends", j.life.bends > kMostBends ? Json(nullptr) : factor(j.life.bends)},
                       {"life_class", words(j.life.usable)},
                       {"recoil_Nmm", j.hold.recoil},
                       {"sag_mm", j.hold.sag},

@@ -53,9 +53,9 @@ public:
     for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
       rules.feltStiffness.push_back(feltStiffness(plan_.wool.limbs[l].density));
     rules.turned = swings(plan_, PatternPose(), out_.pose);
-    const ArmatureParts parts{plan_.figure,           plan_.skeleton,           plan_.groups,
-                              plan_.sections,         plan_.boneWool,           rules.feltStiffness,
-                              project_.stances.glued, catalog_.pose.bondedShare};
+    const ArmatureParts parts{
+        plan_.figure,  plan_.skeleton,      plan_.groups,           plan_.sections,
+        plan_.carried, rules.feltStiffness, project_.stances.glued, catalog_.pose.bondedShare};
     FigureFrame armature = figureFrame(parts, out_.figure, project_.stances.support, catalog_.pose);
     const double grams = armature.weight / kGravity * 1000;
     out_.standing =
@@ -110,7 +110,7 @@ private:
   void joint(const JointHold& hold) {
     JointReport j;
     j.hold = hold;
-    j.name = jointWords(hold.id);
+    j.name = hold.name;
     const int bone = boneOf(hold);
     const MemberWire& wire = out_.sums.armature.wires[static_cast<size_t>(hold.member)];
     WireSection section = plan_.sections[static_cast<size_t>(wire.group)];

@@ -14,11 +14,12 @@ namespace columna {
 struct JointReport {
   JointHold hold;
   JointLife life;
-  double swing = 0;  ///< radians, the largest between the poses gone through
-  double budget = 0; ///< share of the wire's life that going through them as often as wanted takes
-  double gap = 0;    ///< mm of soft felt that lets the bend spread, 0 where it is felted firmly
-  double cover = 0;  ///< mm of wool over the bundle here
-  std::string name;  ///< "left elbow"
+  double swing = 0;     ///< radians, the largest between the poses gone through
+  double budget = 0;    ///< share of the wire's life that going through them as often as wanted takes
+  double gap = 0;       ///< mm of soft felt that lets the bend spread, 0 where it is felted firmly
+  double cover = 0;     ///< mm of wool over the bundle here
+  std::string name;     ///< "left elbow"
+  bool springs = false; ///< felted firm, the felt bends it back; set before felting it stays
   Level level = Level::Good;
   std::string sentence; ///< the worst of it, or that all is well
   std::string brief;    ///< a few words, when not good

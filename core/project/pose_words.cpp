@@ -3,6 +3,7 @@
 #include "measure/quantity.h"
 #include "pose/posing.h"
 #include "project/factor_words.h"
+#include "project/standing_words.h"
 #include "wire/allowance.h"
 
 #include <fmt/format.h>
@@ -51,37 +52,15 @@ void standingFindings(std::vector<Finding>& out, const Project& project, const C
         "it stands on a line");
     return;
   }
-  const Standing& b = s.base;
-  if (!b.stands)
-    add(Level::Wrong,
-        fmt::format(
-            "It falls {}: its weight lies {} mm outside {}; move a foot that way, lean it back, or glue "
-            "it to a wider base.",
-            s.towards, printNumber(-b.margin, 1), feet == Feet::Base ? "its base" : "its feet"),
-        "it falls over");
-  else if (b.tip < catalog.pose.tipNeeded * M_PI / 180 || b.margin < catalog.pose.marginNeeded)
-    add(Level::Doubtful,
-        fmt::format("It stands, but tips {} at {} and {} mm from the edge; {:g}° and {:g} mm are wanted.",
-                    s.towards, printAngle(b.tip), printNumber(b.margin, 1), catalog.pose.tipNeeded,
-                    catalog.pose.marginNeeded),
-        "it tips easily");
+  const std::string on = feet == Feet::Base ? "its base" : "its feet";
+  if (const auto said =
+          standingWords(s.base, s.towards, on, catalog.pose.tipNeeded * M_PI / 180, catalog.pose.marginNeeded,
+                        "move a foot that way, lean it back, or glue it to a wider base",
+                        "spread the feet, or glue it to a wider base"))
+    add(said->level, said->text, said->brief);
 }
 
 } // namespace
-
-std::string jointWords(const std::string& id) {
-  std::string words = id;
-  std::replace(words.begin(), words.end(), '-', ' ');
-  std::replace(words.begin(), words.end(), '_', ' ');
-  if (const auto at = words.find(" at "); at != std::string::npos) {
-    std::string where = words.substr(at + 4);
-    if (where.ends_with(" root")) where.resize(where.size() - 5);
-    return words.substr(0, at) + " where the " + where + " joins";
-  }
-  if (words.ends_with(" root")) return "root of the " + words.substr(0, words.size() - 5);
-  if (words.ends_with(" j")) words.resize(words.size() - 2);
-  return words;
-}
 
 void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const Catalog& catalog) {
   const PoseRules& rules = catalog.pose;
@@ -93,33 +72,31 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
     says.push_back({level, std::move(sentence), std::move(brief)});
   };
   if (j.hold.hold < 1)
-    say(Level::Wrong, fmt::format("Gives way under the weight: holds {} of it.", timesWords(j.hold.hold)),
+    say(Level::Wrong, fmt::format("Gives way under the weight: holds {} of it.", timesWords(j.hold.hold, 1)),
         "gives way");
   else if (j.hold.hold < rules.holdNeeded - 1e-6)
     say(Level::Doubtful,
-        fmt::format("May sag: holds {} its load, {:g} is wanted.", timesWords(j.hold.hold), rules.holdNeeded),
+        fmt::format("May sag: holds {} its load, {:g} is wanted.", timesWords(j.hold.hold, rules.holdNeeded),
+                    rules.holdNeeded),
         "may sag");
   if (j.hold.nudge < rules.nudgeNeeded - 1e-6)
     say(Level::Doubtful,
         fmt::format("A knock of {} N bends it: the wire has {} of the strength that takes.",
-                    printNumber(plan.loads.nudge, 2), printNumber(j.hold.nudge, 2)),
+                    printNumber(plan.loads.nudge, 2), printApart(j.hold.nudge, rules.nudgeNeeded, 2)),
         "bent by a knock");
-  if (j.hold.against < 1)
-    say(Level::Doubtful,
-        fmt::format("The felt bends it back, pulling with {} N mm where the wire holds {}: pose it before it "
-                    "is felted firm, or soften the joint.",
-                    printNumber(j.hold.recoil, 0), printNumber(j.hold.capacity, 0)),
-        "springs back");
+  // Said once for the figure: posed before it is felted firm the joint keeps its bend.
+  j.springs = j.hold.against < 1;
   if (j.cover < 0)
     say(Level::Wrong, "The wire is thicker than the wool round it.", "thinner than its wire");
   else if (j.cover < needed)
     say(Level::Doubtful,
-        fmt::format("Only {} mm of wool covers the wire, {} is wanted.", printNumber(j.cover, 1),
+        fmt::format("Only {} mm of wool covers the wire, {} is wanted.", printApart(j.cover, needed, 1),
                     printNumber(needed, 1)),
         "thinly covered");
   if (j.hold.effort > limit)
     say(Level::Doubtful,
-        fmt::format("Stiff: takes {} N to bend, {:g} is what {} like.", printNumber(j.hold.effort, 0), limit,
+        fmt::format("Stiff: takes {} N to bend, {:g} is what {} like.", printApart(j.hold.effort, limit, 0),
+                    limit,
                     project.stances.hands == Hands::Child  ? "a child's hands"
                     : project.stances.hands == Hands::Sore ? "sore hands"
                                                            : "fingers"),
@@ -127,7 +104,7 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
   if (j.budget > 1 / rules.lifeSpread && j.swing > 0.02)
     say(j.life.bends < 1 ? Level::Wrong : Level::Doubtful,
         fmt::format("Bends about {} times before it breaks ({} to {}); spread the bend, or double the wire.",
-                    printNumber(j.life.bends, 0), printNumber(j.life.low, 0), printNumber(j.life.high, 0)),
+                    bendsWords(j.life.bends), bendsWords(j.life.low), bendsWords(j.life.high)),
         j.life.bends < 1 ? "worn out" : "soon worn out");
   j.level = Level::Good;
   for (const Say& s : says)
@@ -140,6 +117,10 @@ void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const 
   j.brief.clear();
   j.sentence = fmt::format("Holds {} its load; bends with {} N.", timesWords(j.hold.hold),
                            printNumber(j.hold.effort, j.hold.effort < 10 ? 1 : 0));
+  if (j.springs)
+    j.sentence +=
+        fmt::format(" Bend it before it is felted firm: the felt pulls back with {} N mm, the wire holds {}.",
+                    printApart(j.hold.recoil, j.hold.capacity, 0), printNumber(j.hold.capacity, 0));
 }
 
 std::vector<Finding> poseFindings(const Project& project, const Plan& plan, const Catalog& catalog,
@@ -159,7 +140,7 @@ std::vector<Finding> poseFindings(const Project& project, const Plan& plan, cons
         "Part of it could move without any wire bending, so no sum can be made; hold it at more places.",
         "not held");
   double wool = 0;
-  for (const BoneMass& m : plan.boneWool) wool += m.grams;
+  for (const BoneMass& m : plan.carried) wool += m.grams;
   if (wool <= 0)
     add(Level::Doubtful, "figure",
         "There is no wool on it, so only the wire's own weight is reckoned with; give it a size and a coat.",
@@ -172,6 +153,14 @@ std::vector<Finding> poseFindings(const Project& project, const Plan& plan, cons
     add(Level::Doubtful, "figure",
         "None of its joints turns: every limit in its pattern is nought; widen limits_deg there.",
         "no joint turns");
+  const auto springs =
+      std::count_if(r.joints.begin(), r.joints.end(), [](const JointReport& j) { return j.springs; });
+  if (springs > 0)
+    add(Level::Doubtful, "figure",
+        fmt::format("Felted firm, the felt bends {} back: set the pose before firming, or leave {} softer.",
+                    springs == 1 ? "one joint" : fmt::format("{} joints", springs),
+                    springs == 1 ? "it" : "them"),
+        "set the pose before firming");
   // The worst joint of each limb and its twin, once.
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
     const JointReport* worst = r.worstOf(static_cast<int>(l));

@@ -5,9 +5,6 @@
 
 namespace columna {
 
-/// "left-elbow" as "left elbow", "foreleg-root" as "root of the foreleg".
-[[nodiscard]] std::string jointWords(const std::string& id);
-
 /// Sets level, sentence and brief of a joint from its numbers.
 void judgeJoint(JointReport& joint, const Project& project, const Plan& plan, const Catalog& catalog);
 

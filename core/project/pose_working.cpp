@@ -1,5 +1,6 @@
 // How the numbers of a pose come about, as one would do the sums on paper.
 #include "measure/quantity.h"
+#include "project/factor_words.h"
 #include "project/pose_report.h"
 #include "wire/allowance.h"
 
@@ -48,8 +49,8 @@ Working jointNudgeWorking(const PoseReport& report, const JointReport& j, const 
   Working w;
   const MemberWire& wire = wireOf(report, j);
   w.title = fmt::format("why {} times a knock", factor(j.hold.nudge));
-  const std::string at =
-      j.hold.knockAt >= 0 ? plan.skeleton.points[static_cast<size_t>(j.hold.knockAt)].id : std::string("it");
+  const std::string at = j.hold.knockAt >= 0 ? plan.skeleton.points[static_cast<size_t>(j.hold.knockAt)].name
+                                             : std::string("it");
   const std::string way = std::abs(j.hold.knockWay.z()) > 0.7
                               ? (j.hold.knockWay.z() > 0 ? "from below" : "from above")
                               : compass({j.hold.knockWay.x(), j.hold.knockWay.y()});
@@ -89,7 +90,7 @@ Working jointLifeWorking(const JointReport& j, const Plan& plan, const Catalog& 
     w.source = "What is not bent does not break.";
     return w;
   }
-  w.title = fmt::format("why {} bends", printNumber(j.life.bends, 0));
+  w.title = fmt::format("why {} bends", bendsWords(j.life.bends));
   w.lines.push_back({"largest swing", {}, printNumber(j.swing / kDegree, 0) + "°"});
   const double n = s.material.hardening;
   const bool soft = j.gap * n / (1 + n) > (2 + 5 * n) * s.diameter;
@@ -107,12 +108,11 @@ Working jointLifeWorking(const JointReport& j, const Plan& plan, const Catalog& 
        printNumber(j.life.radius, 1) + " mm"});
   if (j.life.used > 0.001)
     w.lines.push_back({"used already, twisting too", {}, printNumber(j.life.used * 100, 0) + " %"});
-  w.lines.push_back(
-      {"bends there and back", std::string(words(j.life.usable)), printNumber(j.life.bends, 0)});
+  w.lines.push_back({"bends there and back", std::string(words(j.life.usable)), bendsWords(j.life.bends)});
   w.source =
       fmt::format("Strain-life of the metal; a named wire is known to {:g} times either way: {} to {}. Nicks "
                   "from pliers halve it or worse.",
-                  catalog.pose.lifeSpread, printNumber(j.life.low, 0), printNumber(j.life.high, 0));
+                  catalog.pose.lifeSpread, bendsWords(j.life.low), bendsWords(j.life.high));
   return w;
 }
 

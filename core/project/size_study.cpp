@@ -11,25 +11,43 @@
 namespace columna {
 namespace {
 
-/// Plans of one project at many heights. The wool of another size is that of the first in proportion; only a
-/// coat of the maker's own thickness does not grow with it, and then each has a solid of its own.
+/// Plans of one project at many heights. A coat does not grow with the figure, so the wool of one height is a
+/// good guess at that of another only nearby; farther off it is made anew.
 class Heights {
 public:
-  Heights(Project project, const Catalog& catalog, std::shared_ptr<const KnownSolid> known = nullptr)
-      : project_(std::move(project)), catalog_(catalog), known_(std::move(known)) {}
+  /// A guess is good enough within a share `near` of a height whose solid is known.
+  Heights(Project project, const Catalog& catalog, double near,
+          const std::shared_ptr<const KnownSolid>& known = nullptr)
+      : project_(std::move(project)), catalog_(catalog), near_(near) {
+    if (known) known_.push_back(known);
+  }
 
   Result<Plan> at(double height) {
     project_.size = {SizeBy::OverallHeight, height, {}};
-    auto made = plan(project_, catalog_, {known_, !project_.coat});
-    if (made && !known_) known_ = made->solid;
+    const auto figure = planFigure(project_, catalog_);
+    if (!figure) return figure.problem();
+    std::shared_ptr<const KnownSolid> best;
+    double least = std::log1p(near_);
+    for (const auto& known : known_)
+      if (const double off = std::abs(std::log(figure->figure.scale / known->scale)); off <= least) {
+        least = off;
+        best = known;
+      }
+    auto made = plan(project_, catalog_, {best, best != nullptr, kCoarser});
+    if (made && !best) known_.push_back(made->solid);
     return made;
   }
 
 private:
+  static constexpr double kCoarser = 1.5; ///< cells: good to a thousandth still
   Project project_;
   const Catalog& catalog_;
-  std::shared_ptr<const KnownSolid> known_;
+  double near_;
+  std::vector<std::shared_ptr<const KnownSolid>> known_;
 };
+
+constexpr double kNearForWool = 0.03;
+constexpr double kNearForWire = 0.3; ///< wire hardly feels a few per cent of weight
 
 std::optional<Problem> settledByParts(const Project& project) {
   if (project.made.empty()) return std::nullopt;
@@ -42,7 +60,7 @@ Result<double> solve(const Project& project, const Catalog& catalog, double want
                      const std::string& what) {
   double low = kSmallestMm;
   double high = kLargestMm;
-  Heights heights(project, catalog);
+  Heights heights(project, catalog, kNearForWool);
   const auto at = [&](double height) -> Result<double> {
     const auto made = heights.at(height);
     if (!made) return made.problem();
@@ -124,7 +142,7 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
   // fits.
   double low = kSmallestMm;
   double high = kLargestMm;
-  Heights heights(project, catalog);
+  Heights heights(project, catalog, kNearForWire);
   const auto least = heights.at(low);
   const auto most = heights.at(high);
   if (!least) return least.problem();
@@ -170,7 +188,7 @@ std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog
     part.least = wire.hold.cover;
     double low = height;
     double high = height;
-    Heights heights(project, catalog, plan.solid);
+    Heights heights(project, catalog, kNearForWire, plan.solid);
     const auto covered = [&](double at) {
       const auto made = heights.at(at);
       return made && made->limbs[l].hold.cover >= part.wanted;
@@ -198,7 +216,7 @@ std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog,
   std::vector<ScaleRow> rows;
   Project free = project;
   free.made.clear(); // made parts hold one size fast; the chart asks what others would take
-  Heights heights(free, catalog, now.solid);
+  Heights heights(free, catalog, kNearForWool, now.solid);
   for (int k = -8; k <= 8; ++k) {
     if (stop && *stop) return {};
     const double height = now.figure.overallHeight * std::exp2(k / 8.0);

@@ -15,6 +15,9 @@ namespace {
 
 constexpr double kFinest = 0.1;
 constexpr double kCoarsest = 5;
+/// Of a part's thickness: with two of them one corner at least lies within it, with fewer it may break.
+constexpr double kCellsAcross = 2;
+constexpr double kTip = 0.95;      ///< of a bone: its very tip may be lost
 constexpr double kMostCells = 4e9; ///< of the box round the figure: beyond that a mesh is of no use to anyone
 
 std::optional<Problem> write(const std::filesystem::path& path, const std::string& bytes) {
@@ -22,6 +25,25 @@ std::optional<Problem> write(const std::filesystem::path& path, const std::strin
 }
 
 } // namespace
+
+std::string exportCaution(const Figure& figure, double cell) {
+  double thinnest = 1e9;
+  std::string name;
+  const auto take = [&](double thick, int bone) {
+    if (thick >= thinnest) return;
+    thinnest = thick;
+    name = lowerFirst(figure.limbs[static_cast<size_t>(figure.bones[static_cast<size_t>(bone)].limb)].name);
+  };
+  for (size_t b = 0; b < figure.bones.size(); ++b)
+    for (const Station& s : figure.bones[b].stations)
+      if (s.at < kTip) take(std::min(s.across, s.deep), static_cast<int>(b));
+  for (const FigureFlat& flat : figure.flats) take(flat.thickness, flat.bone);
+  if (cell <= thinnest / kCellsAcross) return {};
+  return fmt::format(
+      "Cells of {:g} mm are coarse for the {}, {:.1f} mm thick at its thinnest: it may come out broken. "
+      "Take {:.2f} mm or less to be sure.",
+      cell, name, thinnest, std::max(kFinest, thinnest / kCellsAcross));
+}
 
 std::vector<std::array<float, 3>> limbColours(const Figure& figure) {
   std::vector<std::array<float, 3>> out;

@@ -22,6 +22,10 @@ struct ExportWish {
                                                  const Figure& figure, const std::string& title,
                                                  const ExportWish& wish);
 
+/// What a cell of that size would lose of a figure, in a sentence; empty when all parts are thick enough for
+/// it.
+[[nodiscard]] std::string exportCaution(const Figure& figure, double cell);
+
 /// A light colour for each limb, apart from its neighbours', 0..1.
 [[nodiscard]] std::vector<std::array<float, 3>> limbColours(const Figure& figure);
 

@@ -12,23 +12,70 @@
 namespace columna {
 namespace {
 
+constexpr double kBeside = 2; ///< mm a joint may lie beside its bend without a word
+
 std::string where(const Plan& plan, const Piece& piece) {
   return piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
 }
 
+/// "two hindleg pieces of 135 mm", alike ones together.
+struct Uncut {
+  std::string called;
+  double length = 0;
+  int count = 0;
+  std::string where;
+  bool tooLong = false; ///< longer than any length there is, rather than used up
+};
+
+std::vector<Uncut> uncutOf(const Plan& plan, const WireStock& wire, double longest) {
+  std::vector<Uncut> out;
+  for (const int part : wire.cuts.uncut) {
+    const auto& [index, length] = wire.parts[static_cast<size_t>(part)];
+    const Piece& piece = plan.pieces[static_cast<size_t>(index)];
+    std::string called = piece.name;
+    if (piece.limbs.size() == 1) called = plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].family;
+    const double mm = length;
+    const auto same = std::find_if(out.begin(), out.end(), [&](const Uncut& u) {
+      return u.called == called && std::abs(u.length - mm) < 0.5;
+    });
+    if (same != out.end())
+      ++same->count;
+    else
+      out.push_back({called, length, 1, where(plan, piece), length > longest});
+  }
+  return out;
+}
+
 void lookAtStock(std::vector<Finding>& out, const Project& project, const Plan& plan) {
-  for (const WireStock& wire : plan.stock)
-    for (const int part : wire.cuts.uncut) {
-      const auto& [index, length] = wire.parts[static_cast<size_t>(part)];
-      const Piece& piece = plan.pieces[static_cast<size_t>(index)];
-      if (piece.mirrorOf >= 0) continue;
-      out.push_back({Level::Wrong, where(plan, piece),
-                     fmt::format("Piece {} wants {} mm of {} mm wire in one, and no stock is that long; {}.",
-                                 piece.tag, printNumber(length, 0), printNumber(wire.diameter, 2),
-                                 project.drawerOnly ? "let more be bought, or put longer wire in the drawer"
+  for (const WireStock& wire : plan.stock) {
+    double longest = 0;
+    for (const OwnWire& own : project.drawer)
+      if (own.material == wire.material && std::abs(own.diameter - wire.diameter) < 1e-6 && own.count > 0)
+        longest = std::max(longest, own.length);
+    for (const Uncut& each : uncutOf(plan, wire, longest)) {
+      const std::string pieces = each.count == 1 ? fmt::format("The {} piece", each.called)
+                                                 : fmt::format("{} {} pieces", each.count, each.called);
+      out.push_back({Level::Wrong, each.where,
+                     fmt::format("{} of {} mm {} no wire: {} of {} mm wire; {}.", pieces,
+                                 printNumber(each.length, 0), each.count == 1 ? "has" : "have",
+                                 !each.tooLong ? "the drawer has not enough"
+                                 : longest > 0 ? fmt::format("the longest in the drawer is {} mm",
+                                                             printNumber(longest, 0))
+                                               : "the drawer has none",
+                                 printNumber(wire.diameter, 2),
+                                 project.drawerOnly ? "let some be bought, or put more in the drawer"
                                                     : "a splice would not hold in so short lengths"),
-                     fmt::format("no stock for piece {}", piece.tag)});
+                     fmt::format("no wire for {} {}", each.count,
+                                 each.count == 1 ? each.called + " piece" : each.called + " pieces")});
     }
+    if (!wire.cuts.proven)
+      out.push_back(
+          {Level::Doubtful, "figure",
+           fmt::format("So many ways lead to the cuts of {} mm wire that not all were tried: a little less "
+                       "might be lost than is planned.",
+                       printNumber(wire.diameter, 2)),
+           "cuts perhaps not the least"});
+  }
   for (const Piece& piece : plan.pieces) {
     const auto splices = std::count_if(piece.features.begin(), piece.features.end(),
                                        [](const Feature& f) { return f.kind == "splice"; });
@@ -78,6 +125,35 @@ void lookAtNumbers(std::vector<Finding>& out, const Project& project, const Plan
     out.push_back({Level::Doubtful, "figure",
                    "The animal has a single bone, so there is nothing to join; add limbs to its pattern.",
                    "a single bone"});
+}
+
+/// Joints that wire cannot be bent at where they lie.
+void lookAtBends(std::vector<Finding>& out, const Plan& plan) {
+  std::set<std::vector<int>> said;
+  for (const Piece& piece : plan.pieces) {
+    if (piece.mirrorOf >= 0 || piece.group < 0 || plan.groups[static_cast<size_t>(piece.group)].digits)
+      continue;
+    for (const CrowdedJoints& joints : piece.crowded) {
+      std::vector<int> points = joints.points;
+      std::sort(points.begin(), points.end());
+      points.erase(std::unique(points.begin(), points.end()), points.end());
+      if (joints.off < kBeside || !said.insert(points).second) continue;
+      const auto nameOf = [&](int p) { return plan.skeleton.points[static_cast<size_t>(p)].name; };
+      const std::string first = nameOf(points.front());
+      out.push_back(
+          {Level::Doubtful, where(plan, piece),
+           joints.one && points.size() > 1
+               ? fmt::format(
+                     "The {} and the {} lie nearer to each other than {} mm wire can be bent: they are one "
+                     "bend, {} mm beside them. Take thinner wire there, or build it larger.",
+                     first, nameOf(points.back()), printNumber(piece.diameter, 2), printNumber(joints.off, 1))
+               : fmt::format(
+                     "The {} lies too near the end of its wire for {} mm wire to be bent there: it is passed "
+                     "straight, {} mm beside it. Take thinner wire there, or build it larger.",
+                     first, printNumber(piece.diameter, 2), printNumber(joints.off, 1)),
+           fmt::format("no room to bend at the {}", first)});
+    }
+  }
 }
 
 void lookAtDigits(std::vector<Finding>& out, const Project& project, const Plan& plan) {
@@ -141,6 +217,7 @@ void lookAtHolds(std::vector<Finding>& out, const Project& project, const Plan& 
 void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& plan) {
   lookAtStock(out, project, plan);
   lookAtNumbers(out, project, plan);
+  lookAtBends(out, plan);
   lookAtDigits(out, project, plan);
   lookAtHolds(out, project, plan);
   const Advice advice = constructionAdvice(project.construction, project.use, plan);

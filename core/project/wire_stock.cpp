@@ -12,6 +12,7 @@ namespace columna {
 namespace {
 
 constexpr double kSame = 1e-6;
+constexpr double kNothing = 0.5; ///< mm: nobody cuts that
 
 bool is(const OwnWire& own, const std::string& material, double diameter) {
   return own.material == material && std::abs(own.diameter - diameter) < kSame;
@@ -24,11 +25,12 @@ std::vector<double> partsOf(const Piece& piece) {
   double shift = 0; // what splices before have added
   for (const Feature& f : piece.features)
     if (f.kind == "splice") {
+      if (f.at - from + f.takes < kNothing) continue;
       out.push_back(f.at - from + f.takes);
       from = f.at;
       shift += f.takes;
     }
-  out.push_back(piece.cut - shift - from);
+  if (const double rest = piece.cut - shift - from; rest >= kNothing) out.push_back(rest);
   return out;
 }
 

@@ -127,7 +127,8 @@ void measured(std::vector<Finding>& out, const Project& project, const Plan& pla
                     record->along, record->value, record->moment == "finished");
     if (advice.kind == GirthAdvice::Kind::Over)
       out.push_back(
-          {Level::Doubtful, record->limb, advice.sentence, fmt::format("{} over its girth", record->limb)});
+          {Level::Doubtful, record->limb, advice.sentence,
+           fmt::format("{} over its girth", lowerFirst(plan.figure.limbs[static_cast<size_t>(*l)].name))});
   }
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
     const FigureLimb& limb = plan.figure.limbs[l];

@@ -21,7 +21,10 @@ Json woolJson(const Plan& plan) {
                       {"thickness_mm", pad.thickness}});
     Json strips = Json::array();
     for (int s = 0; s < w.winding.strips; ++s)
-      strips.push_back({{"g", w.winding.grams / w.winding.strips}, {"length_mm", w.winding.length}});
+      strips.push_back({{"g", w.winding.grams / w.winding.strips},
+                        {"length_mm", w.winding.length},
+                        {"width_mm", w.winding.width},
+                        {"g_per_m", w.winding.linear * 1000}});
     Json girths = Json::array();
     for (const Girth& g : w.girths)
       girths.push_back({{"t", limb.length > 0 ? g.along / limb.length : 0},
@@ -38,6 +41,8 @@ Json woolJson(const Plan& plan) {
                      {"coat_g", w.coat},
                      {"flat_g", w.flats},
                      {"fur_g", w.fur},
+                     {"ready_g", w.ready},
+                     {"saved_g", w.saved},
                      {"all_coat", w.allCoat},
                      {"density_g_cm3", w.density * 1000},
                      {"strips", std::move(strips)},
@@ -46,11 +51,12 @@ Json woolJson(const Plan& plan) {
   }
   Json markings = Json::array();
   for (const MarkedArea& m : plan.wool.markings) markings.push_back({{"area_mm2", m.area}, {"g", m.grams}});
-  return {{"volume_mm3", plan.wool.volume},
-          {"core_g", plan.wool.core},
-          {"coat_g", plan.wool.coat},
-          {"limbs", std::move(limbs)},
-          {"markings", std::move(markings)}};
+  return {{"volume_mm3", plan.wool.volume},    {"core_g", plan.wool.core},
+          {"coat_g", plan.wool.coat},          {"coat_laid_mm", plan.wool.coatLaid},
+          {"ready_g", plan.wool.ready},        {"saved_g", plan.wool.saved},
+          {"hours", plan.time.total / 60},     {"hours_low", plan.time.low / 60},
+          {"hours_high", plan.time.high / 60}, {"finish", id(plan.time.finish)},
+          {"limbs", std::move(limbs)},         {"markings", std::move(markings)}};
 }
 
 std::string girthsCsv(const Plan& plan) {

@@ -118,7 +118,7 @@ TEST(Plan, UnknownNamesAreRefusedInOneSentence) {
   p.limbs["left-wing"].diameter = 1; // a choice for a limb of another animal is kept, and said
   const Plan made = planned(p);
   bool said = false;
-  for (const Finding& f : made.findings) said = said || f.text.find("left-wing") != std::string::npos;
+  for (const Finding& f : made.findings) said = said || f.text.find("left wing") != std::string::npos;
   EXPECT_TRUE(said);
 }
 

@@ -217,7 +217,7 @@ TEST(PoseReport, BadInputIsAFinding) {
 
   // No wool.
   plan = planned(p);
-  for (BoneMass& m : plan.boneWool) m.grams = 0;
+  for (BoneMass& m : plan.carried) m.grams = 0;
   EXPECT_TRUE(says(poseReport(p, plan, shelf(), {}), "no wool"));
 
   // Wire that yields at nothing.
@@ -231,6 +231,8 @@ TEST(PoseReport, BadInputIsAFinding) {
   plan = planned(project("heron", 160));
   Project heron = project("heron", 160);
   for (auto& [joint, at] : plan.pattern.joints) at.y() *= 1e-4;
+  for (PatternBone& b : plan.pattern.bones) // soles have a width, too
+    for (Station& each : b.stations) each.across *= 1e-4;
   EXPECT_TRUE(says(poseReport(heron, plan, shelf(), {}), "one line"));
 
   // No wire at all.

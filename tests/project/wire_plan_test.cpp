@@ -118,7 +118,7 @@ TEST(WirePlan, ImpossibleWishesAreFindings) {
   EXPECT_TRUE(says(planned(p), "drawer is empty"));
   p.drawer = {{"bits", "aluminium-annealed", 1.6, 0, 10, 3, {}}};
   const Plan tiny = planned(p);
-  EXPECT_TRUE(says(tiny, "no stock is that long"));
+  EXPECT_TRUE(says(tiny, "the longest in the drawer is 10 mm"));
   EXPECT_TRUE(tiny.anyWrong());
   p = project("red_fox", 160);
   p.mostWires = 0;
@@ -221,7 +221,8 @@ TEST(WirePlan, AHeavyHeadIsSaidWithWhatWouldHelp) {
     words.insert(r.words);
     // What is told is what planning it gives.
     const Plan then = planned(r.project);
-    EXPECT_EQ(then.limbs[static_cast<size_t>(*then.figure.limb("neck"))].hold.hold, r.hold) << r.words;
+    EXPECT_NEAR(then.limbs[static_cast<size_t>(*then.figure.limb("neck"))].hold.hold, r.hold, 0.03 * r.hold)
+        << r.words << ": wool guessed from one figure or another";
     EXPECT_TRUE(r.hold > plan.limbs[static_cast<size_t>(neck)].hold.hold ||
                 r.nudge > plan.limbs[static_cast<size_t>(neck)].hold.nudge)
         << r.words;
