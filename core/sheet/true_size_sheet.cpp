@@ -17,19 +17,31 @@ namespace columna {
 namespace {
 
 constexpr Rgb kCoat{240, 233, 220};
+constexpr double kViewHead = 12; ///< mm over a view for its words, and under it
+
 class Sheet {
 public:
-  Sheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper)
-      : project_(project), plan_(plan), catalog_(catalog), paper_(paper), size_(paperSize(paper)) {}
+  Sheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
+        const SheetParts& parts)
+      : project_(project), plan_(plan), catalog_(catalog), paper_(paper), parts_(parts),
+        size_(paperSize(paper)) {}
 
   std::vector<Page> make() {
-    lists();
-    append(stripPages(project_, plan_, paper_));
-    for (const View view : {View::Side, View::Front, View::Above}) tiles(view);
-    append(bendPages(project_, plan_, paper_));
-    append(assemblyPages(project_, plan_, paper_));
-    append(woolPages(project_, plan_, paper_));
-    append(posePages(project_, plan_, catalog_, paper_));
+    if (parts_.lists) lists();
+    if (parts_.views) views();
+    Filler shapes(paper_, false);
+    if (parts_.strips) strips(shapes, project_, plan_);
+    if (parts_.shapes) {
+      tapes(shapes, project_, plan_);
+      padOutlines(shapes, project_, plan_);
+    }
+    append(shapes.take());
+    Filler words(paper_, true);
+    if (parts_.bends) bendTables(words, project_, plan_);
+    if (parts_.assembly) assembly(words, project_, plan_);
+    if (parts_.wool) portions(words, project_, plan_);
+    append(words.take());
+    if (parts_.poses) append(posePages(project_, plan_, catalog_, paper_));
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
       page.marks.push_back(text({page.width - kMargin, page.height - 6},
@@ -260,10 +272,40 @@ private:
     return "Side view, from the right,";
   }
 
-  void tiles(View view) {
-    double width = 0;
-    double height = 0;
-    const std::vector<Mark> marks = drawing(view, width, height);
+  /// A view that fits a page with others beside it.
+  struct Small {
+    View view = View::Side;
+    std::vector<Mark> marks;
+    double width = 0, height = 0;
+  };
+
+  /// Small views share a page, the others are tiled.
+  void views() {
+    Filler pages(paper_, false);
+    std::vector<Small> small;
+    for (const View view : {View::Side, View::Front, View::Above}) {
+      Small each{view, {}, 0, 0};
+      each.marks = drawing(view, each.width, each.height);
+      if (each.width <= pages.clear() && each.height + kViewHead <= pages.tallest())
+        small.push_back(std::move(each));
+      else
+        tiles(view, each.marks, each.width, each.height);
+    }
+    pages.section("True size: lay the wire on it");
+    for (const Small& each : small) {
+      const Point at = pages.place(each.width, each.height + kViewHead);
+      pages.marks().push_back(text(at, fmt::format("{} at true size", viewWords(each.view)), 3.4, true));
+      for (Mark m : each.marks) {
+        for (Point& p : m.points) p += at + Point(0, 3);
+        pages.marks().push_back(std::move(m));
+      }
+    }
+    std::vector<Page> made = pages.take();
+    for (Page& page : made) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
+    append(std::move(made));
+  }
+
+  void tiles(View view, const std::vector<Mark>& marks, double width, double height) {
     // Upright or on its side, whichever needs fewer pages.
     const auto count = [&](double w, double h) {
       const double across = w - 2 * kMargin;
@@ -323,6 +365,7 @@ private:
   const Plan& plan_;
   const Catalog& catalog_;
   Paper paper_;
+  SheetParts parts_;
   Point size_;
   std::vector<Page> pages_;
   double y_ = 0;
@@ -330,9 +373,21 @@ private:
 
 } // namespace
 
-std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog,
-                                Paper paper) {
-  return Sheet(project, plan, catalog, paper).make();
+const std::vector<SheetPart>& sheetParts() {
+  static const std::vector<SheetPart> parts{{"lists", "lists: to fetch, cut and weigh", &SheetParts::lists},
+                                            {"views", "the three views at true size", &SheetParts::views},
+                                            {"strips", "the pieces at true size", &SheetParts::strips},
+                                            {"shapes", "tapes and pads at true size", &SheetParts::shapes},
+                                            {"bends", "tables of bends", &SheetParts::bends},
+                                            {"assembly", "putting it together", &SheetParts::assembly},
+                                            {"wool", "portions of wool, and how to wind", &SheetParts::wool},
+                                            {"poses", "poses", &SheetParts::poses}};
+  return parts;
+}
+
+std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
+                                const SheetParts& parts) {
+  return Sheet(project, plan, catalog, paper, parts).make();
 }
 
 } // namespace columna

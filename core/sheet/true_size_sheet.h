@@ -13,7 +13,33 @@ namespace columna {
 /// Tiles overlap by so much, so that they can be glued over each other's edge.
 inline constexpr double kTileOverlap = 10;
 
+/// Which parts of it are printed.
+struct SheetParts {
+  bool lists = true;    ///< to fetch, to cut, to weigh, cautions, what to look at
+  bool strips = true;   ///< the pieces at true size
+  bool views = true;    ///< side, front and above at true size
+  bool bends = true;    ///< the pieces' tables
+  bool assembly = true; ///< how it is put together
+  bool wool = true;     ///< portions, and how to wind
+  bool shapes = true;   ///< tapes and pads at true size
+  bool poses = true;
+
+  [[nodiscard]] bool none() const {
+    return !(lists || strips || views || bends || assembly || wool || shapes || poses);
+  }
+};
+
+/// One part of the choice: its key in settings and on the command line, and its words.
+struct SheetPart {
+  const char* key;
+  const char* words;
+  bool SheetParts::*wanted;
+};
+[[nodiscard]] const std::vector<SheetPart>& sheetParts();
+
+/// What is in true size is packed by area; tables and instructions go on where there is room.
 [[nodiscard]] std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan,
-                                              const Catalog& catalog, Paper paper);
+                                              const Catalog& catalog, Paper paper,
+                                              const SheetParts& parts = {});
 
 } // namespace columna

@@ -52,24 +52,31 @@ std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const P
 Rgb pieceColour(size_t piece) { return kPieces[piece % kPieces.size()]; }
 const std::vector<double>& pieceDashes(size_t piece) { return kDashes[piece % kDashes.size()]; }
 
-std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper paper) {
-  if (plan.pieces.empty()) return {};
-  Filler pages(paper, false, "The pieces at true size: lay the wire along, mark with a pen");
+void strips(Filler& pages, const Project& project, const Plan& plan) {
+  if (plan.pieces.empty()) return;
+  pages.section("The pieces at true size: lay the wire along, mark with a pen");
   const UnitSystem units = project.units;
   for (size_t i = 0; i < plan.pieces.size(); ++i) {
     const Piece& piece = plan.pieces[i];
     const double width = pages.clear();
     const double step = width - kStripOverlap;
-    const int rows = piece.cut <= width ? 1 : 1 + static_cast<int>(std::ceil((piece.cut - width) / step));
+    const auto rowsOf = [&](double length) {
+      return length <= width ? 1 : 1 + static_cast<int>(std::ceil((length - width) / step));
+    };
+    // The waste at the end is left off where that saves a row.
+    double waste = 0;
+    for (const Feature& f : piece.features) waste += f.kind == "waste" ? f.takes : 0;
+    const bool shorter = rowsOf(piece.cut - waste) < rowsOf(piece.cut);
+    const double drawn = shorter ? piece.cut - waste : piece.cut;
+    const int rows = rowsOf(drawn);
     const auto marks = stripMarks(plan, piece, units);
     for (int r = 0; r < rows; ++r) {
-      std::vector<Mark>& out = pages.room(kStripHeight);
       const double from = r * step;
-      const double to = std::min(piece.cut, from + width);
-      const double y = pages.y() + 8;
-      const auto x = [&](double at) { return kMargin + at - from; };
-      std::string head = fmt::format("{}  {}, {} of {}", piece.tag, piece.name, printLength(piece.cut, units),
-                                     printLength(piece.diameter, units, 2));
+      const double to = std::min(drawn, from + width);
+      std::string head =
+          fmt::format("{}  {}, {} of {}{}", piece.tag, piece.name, printLength(piece.cut, units),
+                      printLength(piece.diameter, units, 2),
+                      shorter ? fmt::format("; cut {} beyond its end", printLength(waste, units)) : "");
       if (rows > 1)
         head = fmt::format("{}{}: {} to {}{}", piece.tag, static_cast<char>('a' + r % 26),
                            printLength(from, units, 0), printLength(to, units, 0),
@@ -77,7 +84,13 @@ std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper pap
                                                 printLength(piece.cut, units),
                                                 printLength(piece.diameter, units, 2), rows)
                                   : "; glue its left end over the tick");
-      out.push_back(text({kMargin, pages.y()}, head, 3.2, true));
+      const Point origin = pages.place(
+          std::min(width, std::max(to - from, 1.75 * static_cast<double>(head.size()))), kStripHeight);
+      std::vector<Mark>& out = pages.marks();
+      const double right = origin.x() + std::max(to - from, 60.0);
+      const double y = origin.y() + 8;
+      const auto x = [&](double at) { return origin.x() + at - from; };
+      out.push_back(text(origin, head, 3.2, true));
       out.push_back(line({x(from), y}, {x(to), y}, 2.2, pieceColour(i)));
       if (!pieceDashes(i).empty()) {
         Mark dashes = line({x(from), y}, {x(to), y}, 0.9, Rgb{255, 255, 255});
@@ -86,7 +99,7 @@ std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper pap
       }
       // Ends, and ticks where the next row begins.
       if (r == 0) out.push_back(line({x(0), y - 4}, {x(0), y + 4}, 0.4));
-      if (r + 1 == rows) out.push_back(line({x(piece.cut), y - 4}, {x(piece.cut), y + 4}, 0.4));
+      if (r + 1 == rows) out.push_back(line({x(drawn), y - 4}, {x(drawn), y + 4}, 0.4));
       if (r > 0)
         out.push_back(line({x(from + kStripOverlap), y - 5}, {x(from + kStripOverlap), y + 5}, 0.3, kFaint));
       if (r + 1 < rows)
@@ -105,21 +118,21 @@ std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper pap
         out.push_back(line({x(at), y - 3}, {x(at), y + 3}, 0.25));
         for (size_t l = 0; l < edge.size(); ++l)
           if (x(at) >= edge[l]) {
-            const double left = std::min(x(at), kMargin + width - 1.45 * static_cast<double>(words.size()));
-            out.push_back(text({std::max(kMargin, left), y + 6 + 3.4 * static_cast<double>(l)}, words, 2.6));
-            edge[l] = std::max(kMargin, left) + 1.5 * static_cast<double>(words.size()) + 3;
+            const double least = origin.x();
+            const double left =
+                std::min(x(at), std::min(right, kMargin + width) - 1.45 * static_cast<double>(words.size()));
+            out.push_back(text({std::max(least, left), y + 6 + 3.4 * static_cast<double>(l)}, words, 2.6));
+            edge[l] = std::max(least, left) + 1.5 * static_cast<double>(words.size()) + 3;
             break;
           }
       }
-      pages.y() += kStripHeight;
     }
   }
-  return pages.take();
 }
 
-std::vector<Page> bendPages(const Project& project, const Plan& plan, Paper paper) {
-  if (plan.pieces.empty()) return {};
-  Filler pages(paper, true, "Bends, from the left end of each piece");
+void bendTables(Filler& pages, const Project& project, const Plan& plan) {
+  if (plan.pieces.empty()) return;
+  pages.section("Bends, from the left end of each piece");
   const UnitSystem units = project.units;
   const std::array<double, 6> column{18, 22, 104, 126, 150, 174};
   const auto row = [&](const std::array<std::string, 6>& cells, bool bold) {
@@ -157,11 +170,10 @@ std::vector<Page> bendPages(const Project& project, const Plan& plan, Paper pape
     }
     pages.y() += 4;
   }
-  return pages.take();
 }
 
-std::vector<Page> assemblyPages(const Project& project, const Plan& plan, Paper paper) {
-  Filler pages(paper, true, "Putting it together");
+void assembly(Filler& pages, const Project& project, const Plan& plan) {
+  pages.section("Putting it together");
   const auto say = [&](const std::string& words, bool tick) {
     const auto lines = wrap(words, 100);
     std::vector<Mark>& out = pages.room(5.2 * static_cast<double>(lines.size()) + 2);
@@ -194,7 +206,6 @@ std::vector<Page> assemblyPages(const Project& project, const Plan& plan, Paper 
       "covered. What "
       "labels, local rules and trained people say comes first.",
       false);
-  return pages.take();
 }
 
 } // namespace columna

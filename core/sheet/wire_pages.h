@@ -2,21 +2,21 @@
 #pragma once
 
 #include "project/plan.h"
-#include "sheet/page.h"
+#include "sheet/filler.h"
 
 #include <vector>
 
 namespace columna {
 
 /// One strip a piece, its marks where they are made; a piece longer than the paper goes on over rows that are
-/// laid end to end, lettered, with a tick where they overlap.
-[[nodiscard]] std::vector<Page> stripPages(const Project& project, const Plan& plan, Paper paper);
+/// laid end to end, lettered, with a tick where they overlap. Short ones lie side by side.
+void strips(Filler& pages, const Project& project, const Plan& plan);
 
 /// Every piece's table: from the left end, what, bend to, stays at, turn of the wire, inside radius.
-[[nodiscard]] std::vector<Page> bendPages(const Project& project, const Plan& plan, Paper paper);
+void bendTables(Filler& pages, const Project& project, const Plan& plan);
 
 /// How the pieces are put together, in the order of the work.
-[[nodiscard]] std::vector<Page> assemblyPages(const Project& project, const Plan& plan, Paper paper);
+void assembly(Filler& pages, const Project& project, const Plan& plan);
 
 /// The colour a piece is drawn in and its dashes in mm.
 [[nodiscard]] Rgb pieceColour(size_t piece);

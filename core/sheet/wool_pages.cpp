@@ -16,6 +16,7 @@ namespace {
 
 constexpr double kTapeHigh = 12; ///< mm, a tape's width
 constexpr double kTapeBlock = 33;
+constexpr double kTapeLeast = 82; ///< mm, what the line under a tape takes
 constexpr double kLine = 5.4;
 
 void tick(std::vector<Mark>& out, double x, double y) {
@@ -34,19 +35,16 @@ void say(Filler& pages, const std::string& words, double indent = 0, bool bold =
   }
 }
 
-/// What a heap is made of.
+/// What a portion is made of.
 std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
   const LimbWool& w = plan.wool.limbs[static_cast<size_t>(step.limb)];
   switch (step.kind) {
   case BuildStep::Kind::Wind: {
     const Winding& wind = w.winding;
     if (wind.strips == 0) return {};
-    return fmt::format("{} {} of {}, {} wide, {:.0f} turns{}", wind.strips,
-                       wind.wisp          ? "wisps"
-                       : wind.strips == 1 ? "strip"
-                                          : "strips",
-                       printLength(wind.length, units, 0), printLength(wind.width, units, 0), wind.turns,
-                       w.allCoat ? ", coat wool" : "");
+    return fmt::format("{} {} of {}, {} wide, {}{}", wind.strips, wind.strips == 1 ? "strip" : "strips",
+                       printLength(wind.length, units, 0), printLength(wind.width, units, 0),
+                       draftWords(wind.draft), w.allCoat ? ", coat wool" : "");
   }
   case BuildStep::Kind::Pad: {
     const Pad& pad = w.pads[static_cast<size_t>(step.pad)];
@@ -72,9 +70,9 @@ bool shownOf(const Figure& figure, size_t limb) { return figure.limbs[limb].side
 
 } // namespace
 
-std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper paper) {
+void portions(Filler& pages, const Project& project, const Plan& plan) {
   const UnitSystem units = project.units;
-  Filler pages(paper, true, "Wool to weigh, in the order of the work");
+  pages.section("Wool to weigh, in the order of the work");
   const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
   int number = 0;
   for (const BuildStep& step : steps) {
@@ -127,13 +125,11 @@ std::vector<Page> weighPages(const Project& project, const Plan& plan, Paper pap
                   plan.wool.handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
                                             : " by your own test ball"),
       4);
-  return pages.take();
 }
 
-std::vector<Page> tapePages(const Project& project, const Plan& plan, Paper paper) {
+void tapes(Filler& pages, const Project& project, const Plan& plan) {
   const UnitSystem units = project.units;
-  Filler pages(paper, false,
-               "Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough");
+  pages.section("Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough");
   const double clear = pages.clear();
   for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
     const LimbWool& w = plan.wool.limbs[l];
@@ -143,37 +139,37 @@ std::vector<Page> tapePages(const Project& project, const Plan& plan, Paper pape
     const double step = clear - kTapeOverlap;
     const int rows = whole <= clear ? 1 : 1 + static_cast<int>(std::ceil((whole - clear) / step));
     for (int r = 0; r < rows; ++r) {
-      std::vector<Mark>& out = pages.room(kTapeBlock);
       const double from = r * step;
       const double to = std::min(whole, from + clear);
-      out.push_back(text({kMargin, pages.y()},
+      const Point origin = pages.place(std::min(clear, std::max(to - from, kTapeLeast)), kTapeBlock);
+      std::vector<Mark>& out = pages.marks();
+      const double left = origin.x();
+      out.push_back(text(origin,
                          rows > 1        ? fmt::format("{}, part {} of {}{}",
                                                 limb.side > 0 ? "each " + limb.family : limb.name, r + 1,
                                                        rows, r > 0 ? "; glue its left end over the tick" : "")
                          : limb.side > 0 ? "each " + limb.family
                                          : limb.name,
                          3.4, true));
-      const double top = pages.y() + 3;
+      const double top = origin.y() + 3;
       Mark tape;
-      tape.points = {{kMargin, top},
-                     {kMargin + to - from, top},
-                     {kMargin + to - from, top + kTapeHigh},
-                     {kMargin, top + kTapeHigh}};
+      tape.points = {
+          {left, top}, {left + to - from, top}, {left + to - from, top + kTapeHigh}, {left, top + kTapeHigh}};
       tape.closed = true;
       tape.stroke = kInk;
       tape.width = 0.3;
       out.push_back(std::move(tape));
-      if (r == 0) out.push_back(text({kMargin + 1.5, top + 7.4}, "end", 2.9, false, TextAlign::Left, kFaint));
+      if (r == 0) out.push_back(text({left + 1.5, top + 7.4}, "end", 2.9, false, TextAlign::Left, kFaint));
       if (r + 1 < rows)
-        out.push_back(line({kMargin + to - from - kTapeOverlap, top},
-                           {kMargin + to - from - kTapeOverlap, top + kTapeHigh}, 0.2, kRule));
+        out.push_back(line({left + to - from - kTapeOverlap, top},
+                           {left + to - from - kTapeOverlap, top + kTapeHigh}, 0.2, kRule));
       // Felted notches cut into the upper edge, coated ones into the lower; where it is from the root beside
       // it.
       double lastUpper = -1e9;
       double lastLower = -1e9;
       const auto notch = [&](double at, double along, bool felted, double& last) {
         if (at < from || at > to || at <= 0) return;
-        const double x = kMargin + at - from;
+        const double x = left + at - from;
         const double y = felted ? top : top + kTapeHigh;
         const double in = felted ? 2.6 : -2.6;
         Mark cut;
@@ -196,18 +192,16 @@ std::vector<Page> tapePages(const Project& project, const Plan& plan, Paper pape
         notch(g.finished, g.along, false, lastLower);
       }
       out.push_back(
-          text({kMargin, top + kTapeHigh + 4.4},
+          text({left, top + kTapeHigh + 4.4},
                fmt::format("filled: felted, open: coat on; figures are {} from the root", lengthUnit(units)),
                2.6, false, TextAlign::Left, kFaint));
-      pages.y() += kTapeBlock;
     }
   }
-  return pages.take();
 }
 
-std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper) {
+void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
   const UnitSystem units = project.units;
-  Filler pages(paper, true, "Pads at true size: tear to the outline, thick in the middle, thin at the ends");
+  pages.section("Pads at true size: tear to the outline, thick in the middle, thin at the ends");
   struct Shown {
     const Pad* pad;
     std::string name;
@@ -233,14 +227,17 @@ std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper
     const double length = std::max(pad.length, pad.width) * scale;
     const double width = std::min(pad.length, pad.width) * scale;
     const double thick = pad.loose * scale;
-    std::vector<Mark>& out = pages.room(width + thick + 16);
-    out.push_back(text({kMargin, pages.y()},
-                       fmt::format("{}{}: {}, {} by {}, {} thick as rolled{}", shown.count == 2 ? "2 × " : "",
-                                   shown.name, printMass(pad.grams, units), printLength(pad.length, units, 0),
-                                   printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
-                                   smaller > 1 ? fmt::format(", drawn 1 : {}", smaller) : std::string()),
-                       3.4, true));
-    const Point middle(kMargin + length / 2 + 1, pages.y() + 4 + width / 2);
+    const std::string head =
+        fmt::format("{}{}: {}, {} by {}, {} thick as rolled{}", shown.count == 2 ? "2 × " : "", shown.name,
+                    printMass(pad.grams, units), printLength(pad.length, units, 0),
+                    printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
+                    smaller > 1 ? fmt::format(", drawn 1 : {}", smaller) : std::string());
+    const Point origin =
+        pages.place(std::min(pages.clear(), std::max(length + 4, 1.8 * static_cast<double>(head.size()))),
+                    width + thick + 16);
+    std::vector<Mark>& out = pages.marks();
+    out.push_back(text(origin, head, 3.4, true));
+    const Point middle(origin.x() + length / 2 + 1, origin.y() + 4 + width / 2);
     Mark outline;
     for (int k = 0; k < 60; ++k) {
       const double a = 2 * std::numbers::pi * k / 60;
@@ -253,24 +250,15 @@ std::vector<Page> padPages(const Project& project, const Plan& plan, Paper paper
     outline.stroke = kInk;
     out.push_back(std::move(outline));
     Mark side;
-    const double base = pages.y() + 6 + width + thick;
+    const double base = origin.y() + 6 + width + thick;
     for (int k = 0; k <= 40; ++k) {
       const double t = k / 40.0;
-      side.points.emplace_back(kMargin + 1 + t * length, base - thick * padThicknessShare(t));
+      side.points.emplace_back(origin.x() + 1 + t * length, base - thick * padThicknessShare(t));
     }
     side.closed = true;
     side.stroke = kFaint;
     out.push_back(std::move(side));
-    pages.y() += width + thick + 16;
   }
-  return pages.take();
-}
-
-std::vector<Page> woolPages(const Project& project, const Plan& plan, Paper paper) {
-  std::vector<Page> out = weighPages(project, plan, paper);
-  for (auto more : {tapePages(project, plan, paper), padPages(project, plan, paper)})
-    for (Page& page : more) out.push_back(std::move(page));
-  return out;
 }
 
 } // namespace columna

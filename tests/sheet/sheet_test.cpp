@@ -2,6 +2,7 @@
 #include "sheet/true_size_sheet.h"
 
 #include "anatomy/outline.h"
+#include "sheet/filler.h"
 #include "sheet/words.h"
 #include "support.h"
 
@@ -29,54 +30,90 @@ TEST(Sheet, SaysEverythingNeededAtTheBench) {
   for (const FigureLimb& limb : made.figure.limbs) EXPECT_NE(all.find(limb.name), std::string::npos);
 }
 
-TEST(Sheet, TilesShowTheWholeFigureAtTrueSize) {
+namespace {
+
+/// How wide the side view is drawn, from its first sheet or among the small views; 0 when it is not there.
+double sideWidth(const std::vector<Page>& pages, bool& tiled) {
+  double left = 1e9;
+  double right = -1e9;
+  for (const Page& page : pages) {
+    tiled = page.window.width > 0;
+    bool side = false;
+    for (const Mark& m : page.marks)
+      if (tiled && m.text.starts_with("Side view")) side = true;
+    for (const Mark& m : tiled ? page.inside : page.marks) {
+      if (!tiled && !m.text.empty() && m.text.find("at true size") != std::string::npos)
+        side = m.text.starts_with("Side view");
+      if (!side || !m.closed || !m.filled || m.points.size() < 8) continue;
+      for (const auto& at : m.points) {
+        left = std::min(left, at.x());
+        right = std::max(right, at.x());
+      }
+    }
+    if (right > left) return right - left;
+  }
+  return 0;
+}
+
+} // namespace
+
+TEST(Sheet, ViewsAreAtTrueSizeInTilesOrTogether) {
   for (const Paper paper : {Paper::A4, Paper::Letter})
     for (const double height : {60.0, 108.0, 300.0}) {
       const Project p = project("river_otter", height);
-      const auto pages = sheetOf(p, paper);
-      // Put the tiles back together and measure the outline.
-      double left = 1e9;
-      double right = -1e9;
-      double shown = 0;
-      for (const Page& page : pages) {
-        if (page.window.width <= 0) continue;
-        ++shown;
-        EXPECT_LE(page.window.x + page.window.width, page.width);
-        EXPECT_LE(page.window.y + page.window.height, page.height);
-        if (page.name != "A1") continue;
-        for (const Mark& m : page.inside)
-          if (m.closed && m.filled)
-            for (const auto& at : m.points) {
-              left = std::min(left, at.x());
-              right = std::max(right, at.x());
-            }
-      }
-      EXPECT_GE(shown, 1);
+      const Plan made = planned(p);
+      const auto pages = trueSizeSheet(p, made, shelf(), paper);
       double modelLeft = 1e9;
       double modelRight = -1e9;
-      const Plan made = planned(p);
       for (const Polygon& polygon : silhouette(made.figure, View::Side))
         for (const Vec2& at : polygon) {
           modelLeft = std::min(modelLeft, at.x());
           modelRight = std::max(modelRight, at.x());
         }
-      EXPECT_NEAR(right - left, modelRight - modelLeft, 1e-6) << "1:1";
-      // Every part of the drawing lies in some tile's window.
-      for (const Page& first : pages) {
-        if (first.name != "A1") continue;
-        const double farthest = right;
-        bool covered = false;
-        for (const Page& page : pages) {
-          if (page.window.width <= 0 || page.name[0] != 'A') continue;
-          double here = -1e9;
-          for (const Mark& m : page.inside)
-            if (m.closed && m.filled)
-              for (const auto& at : m.points) here = std::max(here, at.x());
-          covered = covered || here <= page.window.x + page.window.width + 1e-6;
-        }
-        EXPECT_TRUE(covered) << farthest;
+      bool tiled = false;
+      EXPECT_NEAR(sideWidth(pages, tiled), modelRight - modelLeft, 0.05) << "1:1";
+      const double drawn = modelRight - modelLeft + 12; // with the ground beyond it
+      EXPECT_EQ(tiled, drawn > Filler(paper, false).clear()) << "a small figure's views need no gluing";
+      // Every part of a tiled drawing lies in some tile's window.
+      double reaches = -1e9;
+      double farthest = -1e9;
+      bool covered = !tiled;
+      for (const Page& page : pages) {
+        if (page.window.width <= 0 || page.name[0] != 'A') continue;
+        EXPECT_LE(page.window.x + page.window.width, page.width);
+        EXPECT_LE(page.window.y + page.window.height, page.height);
+        double here = -1e9;
+        for (const Mark& m : page.inside)
+          if (m.closed && m.filled)
+            for (const auto& at : m.points) here = std::max(here, at.x());
+        if (page.name == "A1") farthest = here;
+        reaches = std::max(reaches, page.window.x + page.window.width);
+        covered = covered || here <= page.window.x + page.window.width + 1e-6;
       }
+      EXPECT_TRUE(covered) << farthest << " past " << reaches;
     }
+}
+
+TEST(Sheet, WhatIsNotWantedIsNotPrinted) {
+  const Project p = project("red_fox", 90);
+  const Plan plan = planned(p);
+  const size_t whole = trueSizeSheet(p, plan, shelf(), Paper::A4).size();
+  size_t alone = 0;
+  for (const SheetPart& part : sheetParts()) {
+    SheetParts only;
+    for (const SheetPart& each : sheetParts()) only.*each.wanted = false;
+    EXPECT_TRUE(only.none());
+    only.*part.wanted = true;
+    const size_t pages = trueSizeSheet(p, plan, shelf(), Paper::A4, only).size();
+    EXPECT_GE(pages, 1U) << part.key;
+    EXPECT_LT(pages, whole) << part.key;
+    alone += pages;
+    SheetParts without;
+    without.*part.wanted = false;
+    EXPECT_LE(trueSizeSheet(p, plan, shelf(), Paper::A4, without).size(), whole) << part.key;
+  }
+  EXPECT_GT(alone, whole) << "together they share pages";
+  EXPECT_LE(whole, 16U) << "a fox of a hand's height";
 }
 
 namespace {

@@ -9,10 +9,22 @@
 using namespace columna;
 using namespace columna::test;
 
-TEST(WoolPages, EveryHeapIsToBeTicked) {
+namespace {
+
+using Section = void (*)(Filler&, const Project&, const Plan&);
+
+std::vector<Page> pagesOf(Section section, const Project& p, const Plan& plan, Paper paper = Paper::A4) {
+  Filler pages(paper, false);
+  section(pages, p, plan);
+  return pages.take();
+}
+
+} // namespace
+
+TEST(WoolPages, EveryPortionIsToBeTicked) {
   const Project p = project("river_otter", 108);
   const Plan plan = planned(p);
-  const std::string all = words(weighPages(p, plan, Paper::A4));
+  const std::string all = words(pagesOf(portions, p, plan));
   for (const BuildStep& step : buildSteps(plan.figure, plan.wool)) {
     EXPECT_NE(all.find(step.words), std::string::npos) << step.words;
     EXPECT_NE(all.find(printMass(step.grams, UnitSystem::Metric)), std::string::npos) << step.words;
@@ -25,23 +37,20 @@ TEST(WoolPages, NotchesAreAtTheGirths) {
   for (const double height : {108.0, 260.0}) { // tapes on one row, and on several
     const Project p = project("river_otter", height);
     const Plan plan = planned(p);
-    const auto pages = tapePages(p, plan, Paper::A4);
+    const double step = Filler(Paper::A4, false).clear() - kTapeOverlap;
     const LimbWool& trunk = plan.wool.limbs[static_cast<size_t>(*plan.figure.limb("trunk"))];
     // Distances of filled notches' points from their tape's end, rows put end to end.
     std::vector<double> at;
-    for (const Page& page : pages) {
-      const double clear = page.width - 24;
-      int row = -1;
+    for (const Page& page : pagesOf(tapes, p, plan)) {
+      double left = -1; // of the trunk's tape, while it is drawn
+      int row = 0;
       for (const Mark& m : page.marks) {
-        if (m.text.find("Trunk") != std::string::npos)
-          row = m.text.find("part ") == std::string::npos
-                    ? 0
-                    : std::stoi(m.text.substr(m.text.find("part ") + 5)) - 1;
-        else if (!m.text.empty() && (m.text.starts_with("each ") || m.text.starts_with("Tail") ||
-                                     m.text.starts_with("Head") || m.text.starts_with("Neck")))
-          row = -1;
-        if (row >= 0 && m.filled && m.points.size() == 3)
-          at.push_back(m.points[1].x() - 12 + row * (clear - kTapeOverlap));
+        if (!m.text.empty() && m.size > 3.3) { // a tape's heading, at its left end
+          left = m.text.starts_with("Trunk") ? m.points[0].x() : -1;
+          const size_t part = m.text.find("part ");
+          row = part == std::string::npos ? 0 : std::stoi(m.text.substr(part + 5)) - 1;
+        }
+        if (left >= 0 && m.filled && m.points.size() == 3) at.push_back(m.points[1].x() - left + row * step);
       }
     }
     ASSERT_FALSE(at.empty());
@@ -59,7 +68,7 @@ TEST(WoolPages, PadsAreTrueToSizeAndOnThePaper) {
     const Plan plan = planned(p);
     for (const Paper paper : {Paper::A4, Paper::Letter}) {
       size_t outlines = 0;
-      for (const Page& page : padPages(p, plan, paper))
+      for (const Page& page : pagesOf(padOutlines, p, plan, paper))
         for (const Mark& m : page.marks) {
           for (const auto& at : m.points) {
             EXPECT_GE(at.x(), 0);
