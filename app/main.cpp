@@ -43,11 +43,30 @@ std::optional<Stage> stageOf(const QString& name) {
   return std::nullopt;
 }
 
+QStringList partKeys() {
+  QStringList keys;
+  for (const SheetPart& part : sheetParts()) keys.push_back(QLatin1String(part.key));
+  return keys;
+}
+
+/// "lists,views": those parts of the sheet; all when nothing is said.
+std::optional<SheetParts> partsOf(const QString& words) {
+  if (words.isEmpty()) return SheetParts{};
+  SheetParts parts;
+  for (const SheetPart& part : sheetParts()) parts.*part.wanted = false;
+  for (const QString& word : words.split(u',')) {
+    const auto index = partKeys().indexOf(word.trimmed());
+    if (index < 0) return std::nullopt;
+    parts.*sheetParts()[static_cast<size_t>(index)].wanted = true;
+  }
+  return parts;
+}
+
 /// --shot STAGE OUT.png: the window as it would look, without a display.
 int shoot(Session& session, const QCommandLineParser& parser, const QStringList& words) {
   const auto stage = stageOf(parser.value(QStringLiteral("shot")));
   if (!stage)
-    return complain(QStringLiteral("There is no stage \"%1\"; give study, wire or wrap.")
+    return complain(QStringLiteral("There is no stage \"%1\"; give study, wire, pose or wrap.")
                         .arg(parser.value(QStringLiteral("shot"))));
   if (words.isEmpty())
     return complain(QStringLiteral("No picture named; give a name that ends in .png after the stage."));
@@ -91,6 +110,7 @@ int shoot(Session& session, const QCommandLineParser& parser, const QStringList&
       }
     QApplication::processEvents();
   }
+  if (parser.isSet(QStringLiteral("board"))) window.chooseAnimal();
   if (parser.isSet(QStringLiteral("turntable"))) window.mat()->showTurntable(true);
   if (parser.isSet(QStringLiteral("flat"))) window.mat()->showTurntable(false);
   for (int i = 0; i < 500 && window.mat()->turntable()->isVisible() && window.mat()->turntable()->behind();
@@ -158,7 +178,11 @@ int main(int argc, char** argv) {
       {{QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
        {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"),
         QStringLiteral("A4")},
-       {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire, pose or wrap; then OUT.png"),
+       {QStringLiteral("sheet"),
+        QStringLiteral("the parts of it, with commas between: %1").arg(partKeys().join(QStringLiteral(", "))),
+        QStringLiteral("parts")},
+       {QStringLiteral("shot"),
+        QStringLiteral("picture of a stage: study, wire, pose or wrap; then OUT.png"),
         QStringLiteral("stage")},
        {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"),
         QStringLiteral("1280x800")},
@@ -182,6 +206,7 @@ int main(int argc, char** argv) {
        {QStringLiteral("down"), QStringLiteral("scroll the card by so many pixels, in the picture"),
         QStringLiteral("pixels"), QStringLiteral("0")},
        {QStringLiteral("flat"), QStringLiteral("Wrap on the flat views, in the picture")},
+       {QStringLiteral("board"), QStringLiteral("the first choice of an animal, in the picture")},
        {QStringLiteral("why"), QStringLiteral("open the first working in the picture")}});
   parser.process(app);
 
@@ -214,8 +239,12 @@ int main(int argc, char** argv) {
     const QString paper = parser.value(QStringLiteral("paper"));
     if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
       return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));
+    const auto parts = partsOf(parser.value(QStringLiteral("sheet")));
+    if (!parts)
+      return complain(QStringLiteral("\"%1\" is not of the sheet's parts; give some of %2.")
+                          .arg(parser.value(QStringLiteral("sheet")), partKeys().join(QStringLiteral(", "))));
     const auto pages = trueSizeSheet(session.project(), session.plan(), session.catalog(),
-                                     paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter);
+                                     paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter, *parts);
     if (const auto sentence = writePdf(parser.value(QStringLiteral("print")), pages,
                                        QString::fromStdString(session.project().name)))
       return complain(*sentence);
@@ -242,6 +271,8 @@ int main(int argc, char** argv) {
       break;
     }
     case FirstChoice::Fresh:
+      window.chooseAnimal();
+      break;
     case FirstChoice::Nothing:
       break;
     }

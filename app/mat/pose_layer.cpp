@@ -53,25 +53,59 @@ void PoseLayer::paintMarks(QPainter& p, const Plan& plan, const PoseReport& repo
   const auto verdicts = byPoint(report);
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
-  std::vector<QPointF> marked;
-  const auto free = [&](const QPointF& place) {
-    return std::none_of(marked.begin(), marked.end(),
-                        [&](const QPointF& other) { return QLineF(place, other).length() < px(13); });
-  };
+  std::vector<QPointF> places;
+  QPointF middle(0, 0);
   for (const int point : handles(plan)) {
     const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
+    places.push_back(place);
+    middle += place;
     p.setPen(QPen(t.ink, 1.4));
     p.setBrush(t.card);
     p.drawEllipse(place, px(4), px(4));
   }
+  if (!places.empty()) middle /= static_cast<double>(places.size());
+  std::vector<QRectF> taken;
+  const auto clear = [&](const QRectF& box) {
+    return std::none_of(taken.begin(), taken.end(),
+                        [&](const QRectF& other) { return other.intersects(box); }) &&
+           std::none_of(places.begin(), places.end(),
+                        [&](const QPointF& each) { return box.contains(each); });
+  };
   for (const Level level : {Level::Wrong, Level::Doubtful, Level::Good})
     for (const auto& [point, joint] : verdicts) {
       const bool mine = joint->hold.limb == selected;
       if (joint->level != level || (level == Level::Good && !mine)) continue;
       const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
-      if (!free(place)) continue;
-      marked.push_back(place);
-      paintVerdict(p, place, px(mine ? 8 : 7), level);
+      // Beside the figure, away from its middle, a line leading to its joint; what it means is said next to
+      // it.
+      const double radius = px(mine ? 8 : 7);
+      const QString words = level == Level::Good ? QString() : str(joint->brief);
+      p.setFont(typeface(12, mine ? QFont::DemiBold : QFont::Normal));
+      const double wide = words.isEmpty() ? 0 : QFontMetricsF(p.font()).horizontalAdvance(words) + px(5);
+      const double away = std::atan2(place.y() - middle.y(), place.x() - middle.x());
+      const auto boxOf = [&](const QPointF& c) {
+        return QRectF(c.x() >= place.x() ? c.x() - radius : c.x() - radius - wide, c.y() - radius,
+                      2 * radius + wide, 2 * radius);
+      };
+      const auto spot = [&]() -> std::optional<QPointF> {
+        for (const double far : {30.0, 48.0, 66.0})
+          for (const double turn : {0.0, 0.5, -0.5, 1.0, -1.0, 1.5, -1.5}) {
+            const QPointF c = place + px(far) * QPointF(std::cos(away + turn), std::sin(away + turn));
+            if (clear(boxOf(c))) return c;
+          }
+        return std::nullopt; // so crowded that its limb's card has to say it
+      };
+      if (const auto c = spot()) {
+        const QRectF box = boxOf(*c);
+        taken.push_back(box);
+        p.setPen(QPen(t.ink, 1));
+        p.drawLine(place, *c);
+        paintVerdict(p, *c, radius, level);
+        p.setPen(t.ink);
+        p.drawText(
+            QRectF(c->x() >= place.x() ? c->x() + radius + px(4) : box.left(), c->y() - px(10), wide, px(20)),
+            Qt::AlignVCenter | Qt::AlignLeft, words);
+      }
     }
   p.restore();
 }
@@ -161,7 +195,7 @@ void PoseLayer::nudge(const Viewport& v, const QPointF& mm) {
 }
 
 QString PoseLayer::nameOf(int point) const {
-  return str(jointWords(session_.plan().skeleton.points[static_cast<size_t>(point)].id));
+  return str(session_.plan().skeleton.points[static_cast<size_t>(point)].name);
 }
 
 void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) const {

@@ -10,6 +10,16 @@
 namespace columna {
 namespace {
 
+/// A joint of the pattern, or of one side of it, in the maker's words.
+QString jointName(const Plan& plan, const std::string& joint) {
+  if (const auto own = plan.figure.jointNames.find(joint); own != plan.figure.jointNames.end())
+    return QString::fromStdString(own->second);
+  const auto named = plan.pattern.names.find(joint);
+  return named != plan.pattern.names.end()
+             ? QString::fromStdString(named->second)
+             : QString::fromStdString(joint).replace(u'_', u' ').replace(u'-', u' ');
+}
+
 constexpr double kReach = 11; ///< pixels: how near a grip takes the hand
 constexpr double kSnap = 5;   ///< pixels: a joint this near the animal's own place goes there
 
@@ -164,11 +174,10 @@ std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) con
 QString StudyLayer::nameOf(const Grip& grip) const {
   if (grip.kind == Grip::Kind::Ring)
     return tr("girth of the %1: drag to make it thicker or thinner")
-        .arg(
-            QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].patternBone));
+        .arg(QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].name));
   return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it")
-                                              .arg(QString::fromStdString(jointWords(grip.joint)))
-                                        : QString::fromStdString(jointWords(grip.joint));
+                                              .arg(jointName(session_.plan(), grip.joint))
+                                        : jointName(session_.plan(), grip.joint);
 }
 
 bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
@@ -198,8 +207,7 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
 void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const QString& run) {
   std::vector<Photo> photos = session_.project().photos;
   photos[static_cast<size_t>(session_.photoIndex())].landmarks[joint] = at;
-  (void)session_.setPhotos(tr("landmark %1").arg(QString::fromStdString(jointWords(joint))),
-                           std::move(photos), run);
+  (void)session_.setPhotos(tr("landmark %1").arg(jointName(session_.plan(), joint)), std::move(photos), run);
 }
 
 void StudyLayer::cycle(const Viewport& v, int step) {

@@ -303,8 +303,8 @@ void PoseCard::showLimb() {
   holds_->set(factor(j->hold.hold), tr("times"));
   knock_->set(factor(j->hold.nudge), tr("times"));
   effort_->set(str(printNumber(j->hold.effort, j->hold.effort < 10 ? 1 : 0)), tr("N"));
-  bends_->set(std::isfinite(j->life.bends) && j->life.bends < 1e5 ? str(printNumber(j->life.bends, 0))
-                                                                  : QStringLiteral("–"),
+  bends_->set(std::isfinite(j->life.bends) && j->life.bends <= 1000 ? str(printNumber(j->life.bends, 0))
+                                                                    : QStringLiteral("–"),
               std::isfinite(j->life.bends) && j->life.bends < 1e5 ? str(std::string(words(j->life.usable)))
                                                                   : tr("not bent"));
   showOver(*j);

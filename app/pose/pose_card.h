@@ -15,6 +15,7 @@ class QLineEdit;
 namespace columna {
 
 class RemedyList;
+class Unfold;
 
 class PoseCard : public CardPage {
   Q_OBJECT
@@ -42,6 +43,8 @@ public:
   [[nodiscard]] QPushButton* mirrorKey() const { return mirror_; }
   [[nodiscard]] BigFigure* holdsFigure() const { return holds_; }
   [[nodiscard]] QLabel* limitsLabel() const { return limits_; }
+  [[nodiscard]] Unfold* more() const { return more_; }
+  [[nodiscard]] Unfold* atJoints() const { return atJoints_; }
   [[nodiscard]] bool behind() const { return limiting_.isRunning(); }
 
 private:
@@ -79,6 +82,7 @@ private:
   BigFigure *tips_, *margin_;
   Why* whyTip_;
   QLabel *limits_, *wobble_, *others_, *cures_;
+  Unfold *atJoints_, *more_;
   QWidget* hovers_; ///< which foot hovers, and by how much
   QComboBox* hoverFoot_;
   QLineEdit* hoverGap_;

@@ -7,6 +7,7 @@
 #include "project/pose_words.h"
 #include "shell/beside.h"
 #include "shell/say.h"
+#include "shell/unfold.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -35,11 +36,18 @@ void PoseCard::buildWhole() {
   layout->addWidget(whyTip_);
   stand_ = new RemedyList(session_, tr("What would make it stand?"), whole_);
   layout->addWidget(stand_);
-  limits_ = textLabel(whole_, 13, QFont::Normal);
-  wobble_ = textLabel(whole_, 13, QFont::Normal);
-  layout->addWidget(limits_);
-  layout->addWidget(wobble_);
-  hovers_ = new QWidget(whole_);
+  // What is not read at a glance is opened when it is wanted.
+  atJoints_ = new Unfold(tr("at its joints"), whole_);
+  others_ = textLabel(atJoints_->content(), 13, QFont::Normal);
+  atJoints_->inside()->addWidget(others_);
+  layout->addWidget(atJoints_);
+  more_ = new Unfold(tr("limits and wobble"), whole_);
+  layout->addWidget(more_);
+  limits_ = textLabel(more_->content(), 13, QFont::Normal);
+  wobble_ = textLabel(more_->content(), 13, QFont::Normal);
+  more_->inside()->addWidget(limits_);
+  more_->inside()->addWidget(wobble_);
+  hovers_ = new QWidget(more_->content());
   auto* hover = new QHBoxLayout(hovers_);
   hover->setContentsMargins(0, 0, 0, 0);
   hoverFoot_ = new QComboBox(hovers_);
@@ -52,14 +60,12 @@ void PoseCard::buildWhole() {
   hover->addWidget(hoverFoot_, 1);
   hover->addWidget(smallText(hovers_, tr("hovers by")));
   hover->addWidget(hoverGap_);
-  layout->addWidget(hovers_);
-  cures_ = textLabel(whole_, 13, QFont::Normal);
+  more_->inside()->addWidget(hovers_);
+  cures_ = textLabel(more_->content(), 13, QFont::Normal);
   cures_->hide();
-  layout->addWidget(cures_);
+  more_->inside()->addWidget(cures_);
   connect(hoverFoot_, &QComboBox::activated, this, &PoseCard::cure);
   connect(hoverGap_, &QLineEdit::editingFinished, this, &PoseCard::cure);
-  others_ = textLabel(whole_, 13, QFont::Normal);
-  layout->addWidget(others_);
   layout->addWidget(ruleLine(whole_));
   auto* leans = new QGridLayout;
   leans->setHorizontalSpacing(px(6));
@@ -203,23 +209,25 @@ void PoseCard::showWhole() {
   for (const Finding& f : r.findings)
     if (f.where != "figure") others << str(f.text);
   others_->setText(others.join(QStringLiteral("\n")));
-  others_->setVisible(!others.isEmpty());
+  atJoints_->setWords(tr("%n at its joints", nullptr, static_cast<int>(others.size())));
+  atJoints_->setVisible(!others.isEmpty());
   const bool hull = !r.standing.fixed && b.support.size() >= 3;
   tips_->setVisible(hull);
   margin_->setVisible(hull);
-  tips_->set(str(printNumber(b.tip / kDegree, 0)), QStringLiteral("°"));
+  tips_->set(str(printApart(b.tip / kDegree, session_.catalog().pose.tipNeeded, 0)), QStringLiteral("°"));
   margin_->set(str(printLengthFigure(b.margin, units, 1)), str(std::string(lengthUnit(units))));
   whyTip_->set(hull ? tipWorking(r) : Working());
   stand_->setLimb(-1);
   stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || level != Level::Good));
-  wobble_->setVisible(!r.wobble.feet.empty() && !r.standing.fixed);
+  const bool rocks = !r.wobble.feet.empty() && !r.standing.fixed;
+  wobble_->setVisible(rocks);
   if (!r.wobble.feet.empty())
     wobble_->setText(
         tr("Legs off by %1 leave %2 under one foot (%3 at worst), and it rocks by %4.")
             .arg(str(printLength(s.legError.value_or(session_.catalog().pose.legError), units, 1)),
                  str(printLength(r.wobble.usual, units, 1)), str(printLength(r.wobble.worst, units, 1)),
                  str(printAngle(r.wobble.rocks, 1))));
-  hovers_->setVisible(wobble_->isVisibleTo(this));
+  hovers_->setVisible(rocks);
   if (hoverFoot_->count() != static_cast<int>(r.wobble.feet.size())) {
     hoverFoot_->clear();
     for (const WobbleFoot& f : r.wobble.feet)
@@ -237,7 +245,7 @@ void PoseCard::showWhole() {
   base_->setVisible(s.support.feet == Feet::Base);
   at_->clear();
   at_->addItem(tr("its middle"), QString());
-  for (const WirePoint& p : session_.plan().skeleton.points) at_->addItem(str(jointWords(p.id)), str(p.id));
+  for (const WirePoint& p : session_.plan().skeleton.points) at_->addItem(str(p.name), str(p.id));
   at_->setCurrentIndex(std::max(0, at_->findData(str(s.support.at))));
   const auto show = [](QLineEdit* field, const QString& text) {
     if (!field->hasFocus()) field->setText(text);
@@ -253,7 +261,7 @@ void PoseCard::showWhole() {
 
 void PoseCard::cure() {
   cures_->setVisible(!hoverGap_->text().trimmed().isEmpty());
-  if (!cures_->isVisibleTo(whole_)) return;
+  if (hoverGap_->text().trimmed().isEmpty()) return;
   const auto gap = parseLength(hoverGap_->text().toStdString(), session_.units());
   if (!gap || !(*gap > 0) || *gap > 200) {
     cures_->setText(gap ? tr("A gap is more than nothing, and under 200 mm.") : sentence(gap.problem()));

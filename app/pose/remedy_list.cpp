@@ -50,6 +50,7 @@ void RemedyList::clear() {
 
 void RemedyList::offer(bool asks) {
   ++turn_;
+  waiting_ = false; // what was asked before is answered to nobody
   clear();
   words_->hide();
   ask_->setVisible(asks);
@@ -60,6 +61,7 @@ void RemedyList::start() {
   clear();
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
+  waiting_ = true;
   trying_.setFuture(beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
                             plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
     return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
@@ -70,6 +72,7 @@ void RemedyList::start() {
 void RemedyList::show_() {
   const Answer answer = trying_.result();
   if (answer.turn != turn_) return;
+  waiting_ = false;
   words_->setVisible(answer.found.empty());
   words_->setText(tr("None of the usual changes helps; make it smaller, or give it less to bear."));
   auto* layout = static_cast<QVBoxLayout*>(list_->layout());
@@ -90,6 +93,7 @@ void RemedyList::show_() {
     layout->addWidget(take, 0, Qt::AlignLeft);
     layout->addWidget(result);
   }
+  emit told();
 }
 
 } // namespace columna

@@ -29,8 +29,12 @@ public:
     joint_ = joint;
   }
   [[nodiscard]] QPushButton* ask() const { return ask_; }
-  [[nodiscard]] bool busy() const { return trying_.isRunning(); }
+  /// Asked, and the answer not shown yet.
+  [[nodiscard]] bool busy() const { return waiting_; }
   [[nodiscard]] QList<QPushButton*> changes() const;
+
+signals:
+  void told(); ///< the answer is shown
 
 private:
   void start();
@@ -40,6 +44,7 @@ private:
   int limb_ = -1;
   std::string joint_;      ///< of the limb
   std::uint64_t turn_ = 0; ///< counts questions; an answer to an older one is dropped
+  bool waiting_ = false;
   QPushButton* ask_;
   QLabel* words_;
   QWidget* list_;

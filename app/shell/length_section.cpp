@@ -14,12 +14,12 @@ namespace {
 /// Half of a bone's depth at a place, mm.
 double halfDeep(const FigureBone& bone, double at) { return stationAt(bone, at).deep / 2; }
 
-QString shortName(const std::string& point) {
-  QString name = QString::fromStdString(point);
-  for (const char* side : {"left-", "right-"})
-    if (name.startsWith(QLatin1String(side))) name = name.mid(static_cast<int>(qstrlen(side)));
-  if (name.endsWith(QStringLiteral("-root"))) return LengthSection::tr("spine");
-  return name.remove(QStringLiteral("_j")).replace(u'_', u' ');
+QString shortName(const WirePoint& point) {
+  if (point.id.ends_with("-root")) return LengthSection::tr("spine");
+  QString name = QString::fromStdString(point.name);
+  // The limb is named above: "tip of the left foreleg" is its tip, and its elbow needs no side.
+  for (const char* side : {"left ", "right "}) name.remove(QLatin1String(side));
+  return name.section(QStringLiteral(" of the "), 0, 0);
 }
 
 } // namespace
@@ -126,7 +126,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
     text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
     text(i == 0 && run.segmentBone.front() < 0
              ? tr("spine")
-             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])].id),
+             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])]),
          axis + px(34), takenName, t.faint);
     if (!last) at += plan.skeleton.segmentLength(run, i);
   }

@@ -9,6 +9,7 @@
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"
+#include "study/animal_board.h"
 #include "study/study_rack.h"
 #include "theme/theme.h"
 #include "wire/wire_desk.h"
@@ -90,6 +91,21 @@ void MainWindow::build() {
   grid->setRowStretch(1, 1);
   grid->setColumnStretch(1, 1);
   setCentralWidget(centre);
+  // Over the mat and what lies under it, while an animal is chosen.
+  board_ = new AnimalBoard(session_, centre);
+  board_->hide();
+  grid->addWidget(board_, 1, 1, 3, 1);
+  connect(board_, &AnimalBoard::left, this, [this] {
+    board_->hide();
+    mat_->setFocus();
+  });
+  connect(board_, &AnimalBoard::chosen, this, [this](const QString& pattern) {
+    board_->hide();
+    session_.startNew(pattern);
+    session_.setStage(Stage::Study);
+    mat_->fit();
+    mat_->setFocus();
+  });
   qApp->setStyleSheet(columna::styleSheet());
   setTabOrder(spine_, rail_);
   setTabOrder(rail_, mat_);
@@ -111,9 +127,16 @@ QWidget* MainWindow::rackContent() const {
 }
 
 void MainWindow::showStage() {
+  if (board_) board_->hide();
   racks_->setCurrentIndex(static_cast<int>(session_.stage()));
   // At large text the mat needs the room: the build-up is in the rack's keys and the card then.
   buildBand_->setVisible(session_.stage() == Stage::Wrap && textScale() <= 1.4);
+}
+
+void MainWindow::chooseAnimal() {
+  if (!mayLeave()) return;
+  board_->show();
+  board_->raise();
 }
 
 void MainWindow::refreshTitle() {

@@ -21,6 +21,7 @@ class StudyRack;
 class WireDesk;
 class BuildBand;
 class WrapDesk;
+class AnimalBoard;
 class Tally;
 class TitleRail;
 
@@ -35,6 +36,9 @@ public:
   [[nodiscard]] TitleRail* rail() const { return rail_; }
   [[nodiscard]] QWidget* rackContent() const;
   [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
+  [[nodiscard]] AnimalBoard* board() const { return board_; }
+  /// A new figure begins with the choice of an animal on the whole mat.
+  void chooseAnimal();
   [[nodiscard]] WireDesk* wireDesk() const { return wireDesk_; }
   [[nodiscard]] PoseRack* poseRack() const { return poseRack_; }
   [[nodiscard]] WrapDesk* wrapDesk() const { return wrapDesk_; }
@@ -75,6 +79,7 @@ private:
   void fresh();
   void open();
   void print();
+  bool writeSheet(const QString& path, const std::vector<Page>& pages);
   void remember(const QString& path);
   void fillRecent(QMenu* menu);
   void restyle();
@@ -90,6 +95,7 @@ private:
   Tally* tally_ = nullptr;
   QStackedWidget* racks_ = nullptr;
   StudyRack* studyRack_ = nullptr;
+  AnimalBoard* board_ = nullptr;
   WireDesk* wireDesk_ = nullptr;
   PoseRack* poseRack_ = nullptr;
   WrapDesk* wrapDesk_ = nullptr;

@@ -182,6 +182,10 @@ void Session::startNew(const QString& pattern) {
   fresh.units = project().units;
   const Pattern* source = catalog_.pattern(fresh.pattern);
   fresh.name = source ? source->name : "Untitled";
+  if (source) fresh.size = firstSize(*source);
+  built_ = 1; // nothing of the figure before is half built
+  marking_ = false;
+  compared_.clear();
   file_ = ProjectFile();
   history_ = History(fresh);
   path_.clear();
@@ -312,6 +316,18 @@ std::optional<QString> Session::setCoat(double mm, const QString& run) {
   Project p = project();
   p.coat = mm;
   return change(tr("coat"), std::move(p), run);
+}
+
+void Session::clearCoat() {
+  Project p = project();
+  p.coat.reset();
+  (void)change(tr("usual coat"), std::move(p));
+}
+
+void Session::setFinish(Finish finish) {
+  Project p = project();
+  p.finish = finish;
+  (void)change(tr("finish"), std::move(p));
 }
 
 bool Session::tied(int limb) const {

@@ -211,6 +211,9 @@ public:
   void setFirmness(int limb, Firmness firmness);
   void stepFirmness(int limb, int step);
   std::optional<QString> setCoat(double mm, const QString& run = {});
+  /// What hides the core again.
+  void clearCoat();
+  void setFinish(Finish finish);
   void toggleTied(int limb);
   [[nodiscard]] bool tied(int limb) const;
   /// What a change of a limb is called: "forelegs" where its twin changes with it.

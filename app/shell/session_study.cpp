@@ -159,7 +159,7 @@ std::optional<QString> Session::setBoneLength(int bone, double mm) {
     if (const auto both = shape.lengths.find(b.patternBone); both != shape.lengths.end())
       it->second = both->second;
   it->second *= mm / b.length;
-  return setShape(tr("length of the %1").arg(QString::fromStdString(b.patternBone)), std::move(shape), true);
+  return setShape(tr("length of the %1").arg(QString::fromStdString(b.name)), std::move(shape), true);
 }
 
 std::optional<QString> Session::changeGirth(int bone, int place, double across, double deep, double lift,
@@ -207,7 +207,7 @@ void Session::putBack(int bone) {
     for (int place = 0; place < 3; ++place)
       shape.girths.erase(girthKey(sidedKey(b.patternBone, side), place));
   }
-  setShape(tr("%1 put back").arg(QString::fromStdString(b.patternBone)), std::move(shape), true);
+  setShape(tr("%1 put back").arg(QString::fromStdString(b.name)), std::move(shape), true);
 }
 
 std::optional<QString> Session::setMade(const QString& limb, std::optional<double> length,

@@ -4,7 +4,10 @@
 #include "shell/say.h"
 #include "theme/theme.h"
 
+#include <QFileInfo>
 #include <QPainter>
+
+#include <cmath>
 
 namespace columna {
 namespace {
@@ -143,13 +146,15 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
   const bool metric = units == UnitSystem::Metric;
   const QString grams = metric ? tr("g") : tr("oz");
   std::vector<Total> totals;
-  totals.push_back({session_.changed() || session_.savedAt().isEmpty() ? tr("file") : tr("saved"),
-                    session_.path().isEmpty()      ? tr("new")
-                    : session_.changed()           ? tr("changed")
-                    : session_.savedAt().isEmpty() ? tr("open")
-                                                   : session_.savedAt(),
-                    {},
-                    {}});
+  // The file's name, and how it stands with what is on the mat.
+  totals.push_back(
+      {session_.path().isEmpty() ? tr("not saved yet") : QFileInfo(session_.path()).completeBaseName(),
+       session_.path().isEmpty()      ? tr("new")
+       : session_.changed()           ? tr("changed")
+       : session_.savedAt().isEmpty() ? tr("as saved")
+                                      : tr("saved %1").arg(session_.savedAt()),
+       {},
+       {}});
   totals.push_back({tr("wire"),
                     metric ? str(printNumber(plan.totals.wireLength / 1000, 2))
                            : str(printNumber(plan.totals.wireLength / 304.8, 1)),
@@ -164,14 +169,16 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
                     tr("%1–%2").arg(qRound(plan.time.low / 60)).arg(qRound(plan.time.high / 60))});
   const bool posing = session_.stage() == Stage::Pose;
   const Standing& s = posing ? session_.pose().standing.base : plan.standing;
-  totals.push_back({tr("stands"),
-                    plan.loads.legs == 0 ? tr("no legs")
-                    : s.stands           ? tr("yes")
-                                         : tr("no"),
-                    {},
-                    plan.loads.legs == 0 ? QString()
-                    : s.stands           ? tr("tips at %1").arg(str(printAngle(s.tip)))
-                                         : tr("falls %1").arg(str(s.towards))});
+  totals.push_back(
+      {tr("stands"),
+       plan.loads.legs == 0 ? tr("no legs")
+       : s.stands           ? tr("yes")
+                            : tr("no"),
+       {},
+       plan.loads.legs == 0 ? QString()
+       : s.stands
+           ? tr("tips at %1°").arg(str(printApart(s.tip * 180 / M_PI, session_.catalog().pose.tipNeeded, 0)))
+           : tr("falls %1").arg(str(s.towards))});
   const double from = px(24);
   const double each = (look_->x() - from) / static_cast<double>(totals.size());
   for (size_t i = 0; i < totals.size(); ++i) {
@@ -179,7 +186,8 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
     const double x = from + each * static_cast<double>(i);
     p.setFont(typeface(12));
     p.setPen(t.faint);
-    p.drawText(QPointF(x, frame(20)), total.label);
+    p.drawText(QPointF(x, frame(20)),
+               QFontMetricsF(p.font()).elidedText(total.label, Qt::ElideMiddle, each - px(12)));
     double at = x;
     const auto run = [&](const QString& text, const QFont& f, const QColor& colour, double gap) {
       if (text.isEmpty()) return;

@@ -10,6 +10,7 @@
 #include "shell/main_window.h"
 #include "shell/say.h"
 #include "shell/settings.h"
+#include "shell/sheet_choice.h"
 #include "shell/tally.h"
 #include "study/gallery.h"
 #include "theme/theme.h"
@@ -152,12 +153,7 @@ void MainWindow::makeKeys() {
   key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });
 }
 
-void MainWindow::fresh() {
-  if (!mayLeave()) return;
-  session_.startNew(QString::fromStdString(session_.project().pattern));
-  session_.setStage(Stage::Study);
-  mat_->fit();
-}
+void MainWindow::fresh() { chooseAnimal(); }
 
 void MainWindow::open() {
   if (!mayLeave()) return;
@@ -191,35 +187,40 @@ bool MainWindow::saveAs() {
 }
 
 bool MainWindow::savePdf(const QString& given, Paper paper) {
-  QString path = given;
-  if (path.isEmpty()) {
-    const QString proposal =
-        lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
-    path = QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
-  }
-  if (path.isEmpty()) return false;
   session_.finishSolid();
-  if (const auto sentence =
-          writePdf(path, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper),
-                   QString::fromStdString(session_.project().name))) {
-    tell(*sentence);
-    return false;
-  }
-  return true;
+  if (!given.isEmpty())
+    return writeSheet(given, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper));
+  SheetChoice choice(session_, tr("Save as PDF…"), this);
+  if (choice.exec() != QDialog::Accepted) return false;
+  const QString proposal =
+      lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
+  const QString path =
+      QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
+  return !path.isEmpty() && writeSheet(path, choice.pages());
+}
+
+bool MainWindow::writeSheet(const QString& path, const std::vector<Page>& pages) {
+  const auto sentence = writePdf(path, pages, QString::fromStdString(session_.project().name));
+  if (sentence) tell(*sentence);
+  return !sentence;
 }
 
 void MainWindow::print() {
+  session_.finishSolid();
+  SheetChoice choice(session_, tr("Print…"), this);
+  if (choice.exec() != QDialog::Accepted) return;
   QPrinter printer(QPrinter::HighResolution);
+  printer.setPageSize(QPageSize(choice.paper() == Paper::Letter ? QPageSize::Letter : QPageSize::A4));
   printer.setPageMargins(QMarginsF(0, 0, 0, 0));
   printer.setFullPage(true);
   QPrintDialog dialog(&printer, this);
   if (dialog.exec() != QDialog::Accepted) return;
-  session_.finishSolid();
+  // The printer has the last word on its paper.
   const bool letter = printer.pageLayout().pageSize().id() == QPageSize::Letter;
   printer.setFullPage(true);
   paintPages(printer,
              trueSizeSheet(session_.project(), session_.plan(), session_.catalog(),
-                           letter ? Paper::Letter : Paper::A4),
+                           letter ? Paper::Letter : Paper::A4, choice.parts()),
              printer.resolution());
 }
 

@@ -53,8 +53,9 @@ const QPainterPath& handShape() {
   return shape;
 }
 
-PatternTile::PatternTile(const Pattern& pattern, Session& session, QWidget* parent)
-    : QAbstractButton(parent), id_(QString::fromStdString(pattern.id)), pattern_(pattern), session_(session) {
+PatternTile::PatternTile(const Pattern& pattern, Session& session, QWidget* parent, double height)
+    : QAbstractButton(parent), id_(QString::fromStdString(pattern.id)), made_(height), pattern_(pattern),
+      session_(session) {
   setText(QString::fromStdString(pattern.name));
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
@@ -95,7 +96,7 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(Qt::NoPen);
   if (isChecked() || underMouse() || hasFocus()) {
     // At the chosen height next to a hand, both to scale.
-    const double scale = session_.plan().figure.overallHeight / high_; // mm a module
+    const double scale = (made_ > 0 ? made_ : session_.plan().figure.overallHeight) / high_; // mm a module
     const QRectF hand = handShape().boundingRect();
     const double wide = b.width() * scale + hand.width() + 20;
     const double tall = std::max(b.height() * scale, hand.height());

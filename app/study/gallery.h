@@ -19,7 +19,8 @@ namespace columna {
 class PatternTile : public QAbstractButton {
   Q_OBJECT
 public:
-  PatternTile(const Pattern& pattern, Session& session, QWidget* parent);
+  /// `height` mm it would be made at; 0: as high as the figure at hand is.
+  PatternTile(const Pattern& pattern, Session& session, QWidget* parent, double height = 0);
   [[nodiscard]] QString id() const { return id_; }
   [[nodiscard]] const Pattern& pattern() const { return pattern_; }
   [[nodiscard]] QSize sizeHint() const override;
@@ -32,6 +33,7 @@ private:
   QString id_, life_;
   QPainterPath shape_; ///< in modules, y up; made when first painted
   double high_ = 1;    ///< overall height in modules
+  double made_ = 0;    ///< mm, 0: the session's
   const Pattern& pattern_;
   Session& session_;
 };

@@ -14,17 +14,15 @@
 namespace columna {
 namespace {
 
+/// A figure higher than its body is long by so much has more to it than "body" says.
+constexpr double kMoreThanBody = 1.3;
+
 QString say(double mm, UnitSystem units) { return str(printLength(mm, units)); }
 
 /// What the tape reads round the middle of a bone.
 double middleGirth(const Figure& f, int bone) {
   const auto ring = ringOf(f, bone, 1);
   return ring ? ellipsePerimeter(ring->ru, ring->rv) : 0;
-}
-
-QString boneWords(const std::string& id) {
-  QString words = str(id);
-  return words.replace(u'_', u' ');
 }
 
 } // namespace
@@ -158,9 +156,13 @@ void StudyCard::refreshFigure() {
   const Plan& plan = session_.plan();
   const Figure& f = plan.figure;
   const UnitSystem units = session_.units();
+  // Of an upright animal the body is the trunk alone: what that makes of the whole is said with it.
+  const QString body = f.overallHeight > kMoreThanBody * f.bodyLength
+                           ? tr("%1; %2 high in all").arg(str(f.bodyMeans), say(f.overallHeight, units))
+                           : str(f.bodyMeans);
   const std::array<QString, 6> means{tr("ground to the highest point"),
                                      str(f.shoulderMeans),
-                                     str(f.bodyMeans),
+                                     body,
                                      tr("from the neck to the tip, along its bones"),
                                      {},
                                      {}};
@@ -213,8 +215,7 @@ void StudyCard::refreshLimb(int l) {
   for (const int b : limb.bones) {
     const FigureBone& bone = f.bones[static_cast<size_t>(b)];
     if (!bone.wire || limb.kind == LimbKind::Digits) continue;
-    w.lines.push_back({bone.patternBone,
-                       printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
+    w.lines.push_back({bone.name, printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
                        printNumber(bone.length, 1) + " mm"});
   }
   w.lines.push_back({"end to end", {}, printNumber(limb.length, 1) + " mm"});
@@ -268,7 +269,7 @@ void StudyCard::makeBones(int l) {
     BoneRow row;
     row.bone = b;
     row.name = textLabel(bones_, 13, QFont::Normal, false);
-    row.name->setText(boneWords(bone.patternBone));
+    row.name->setText(str(bone.name));
     row.length = new QLineEdit(bones_);
     row.length->setAccessibleName(tr("Length of the %1").arg(row.name->text()));
     row.girth = new QLineEdit(bones_);

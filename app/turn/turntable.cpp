@@ -94,6 +94,7 @@ void Turntable::askFine() {
       .figure = figure(), .solid = solidTurn_ == turn_ ? solid_ : nullptr, .paint = WoolPaint(session_)};
   ask.wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
   ask.wish.blend = usualBlend(session_.plan().figure);
+  ask.wish.flats = Flats::Apart; // thinner than the picture's cells
   ask.wish.stop = &stop_;
   ask.through = through_;
   ask.bare = wrap && !session_.finished();
@@ -171,20 +172,38 @@ QImage Turntable::picture() {
 
 void Turntable::fitCamera() {
   if (!fitted_ || held_ >= 0) return;
-  // The same size from every side, so that it does not breathe while it turns.
+  const Figure& figure = session_.posedPlan().figure;
   Vec3 low(1e9, 1e9, 1e9);
   Vec3 high = -low;
-  for (const Tube& tube : session_.posedPlan().figure.tubes)
+  for (const Tube& tube : figure.tubes)
     for (const Ring& r : tube.rings) {
       const Vec3 half = Vec3::Constant(std::max(r.ru, r.rv));
       low = low.cwiseMin(r.centre - half);
       high = high.cwiseMax(r.centre + half);
     }
+  for (const FigureFlat& flat : figure.flats)
+    for (const Vec3& p : flat.outline) {
+      low = low.cwiseMin(p);
+      high = high.cwiseMax(p);
+    }
   camera_.centre = (low + high) / 2;
-  const double wide = std::hypot(high.x() - low.x(), high.y() - low.y());
-  const double tall = (high.z() - low.z()) + 0.35 * wide;
-  camera_.scale = std::max(0.02, std::min((width() - px(60)) / wide, (height() - px(70)) / tall));
-  camera_.middle = QPointF(width() / 2.0, height() / 2.0 + px(8));
+  if (turning_) return; // it does not breathe under the hand; let go, it is framed anew
+  // Framed as it is seen from here.
+  camera_.scale = 1;
+  camera_.middle = QPointF(0, 0);
+  QRectF seen;
+  const auto take = [&](const QPointF& at, double half) {
+    const QRectF one(at.x() - half, at.y() - half, 2 * half, 2 * half);
+    seen = seen.isNull() ? one : seen.united(one);
+  };
+  for (const Tube& tube : figure.tubes)
+    for (const Ring& r : tube.rings) take(camera_.at(r.centre), 0.9 * std::max(r.ru, r.rv));
+  for (const FigureFlat& flat : figure.flats)
+    for (const Vec3& p : flat.outline) take(camera_.at(p), 0);
+  const QRectF room(px(40), px(44), width() - px(80), height() - px(84));
+  camera_.scale = std::max(0.02, std::min(room.width() / std::max(1.0, seen.width()),
+                                          room.height() / std::max(1.0, seen.height())));
+  camera_.middle = room.center() - camera_.scale * seen.center();
 }
 
 void Turntable::render() {
@@ -319,7 +338,9 @@ void Turntable::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void Turntable::mouseReleaseEvent(QMouseEvent* /*event*/) {
+  const bool turned = turning_.has_value();
   turning_.reset();
+  if (turned) moved(); // framed as it is seen now
   if (held_ < 0) return;
   held_ = -1;
   session_.endRun();

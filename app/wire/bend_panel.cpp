@@ -141,8 +141,7 @@ void BendPanel::fill() {
       for (const int p : {s.a, s.b})
         if (std::find(points.begin(), points.end(), p) == points.end()) points.push_back(p);
     for (const int p : points) {
-      QString name = str(plan.skeleton.points[static_cast<size_t>(p)].id);
-      ends_[i]->addItem(name.replace(u'-', u' ').replace(u'_', u' '), p);
+      ends_[i]->addItem(str(plan.skeleton.points[static_cast<size_t>(p)].name), p);
     }
     ends_[i]->setCurrentIndex(ends_[i]->findData(i == 0 ? piece.route.front() : piece.route.back()));
   }

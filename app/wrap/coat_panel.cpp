@@ -15,6 +15,13 @@
 #include <cmath>
 
 namespace columna {
+namespace {
+
+constexpr double kShortestRow = 5; ///< mm, where the pelt says nothing
+constexpr double kLongestRow = 300;
+
+} // namespace
+
 CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Coat and markings"));
   auto* grid = new QGridLayout(this);
@@ -48,19 +55,32 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->addWidget(name_, top, narrow ? 1 : 2);
   grid->addWidget(tone_, top + 1, narrow ? 1 : 2);
   grid->addWidget(both_, top + 2, narrow ? 1 : 2);
-  auto* furLabel = textLabel(this, 13, QFont::Normal, false);
-  furLabel->setText(tr("fur to be seen"));
+  finish_ = new QComboBox(this);
+  finish_->setAccessibleName(tr("How the coat is made"));
+  finish_->addItems({tr("felted in thin layers"), tr("felted and brushed up"), tr("yarn, laid and combed"),
+                     tr("fur in rows"), tr("feathers in rows")});
   fur_ = new QLineEdit(this);
-  fur_->setAccessibleName(tr("Length of fur to be seen"));
-  fur_->setPlaceholderText(tr("none"));
-  grid->addWidget(furLabel, narrow ? 4 : 0, narrow ? 0 : 3);
-  grid->addWidget(fur_, narrow ? 4 : 0, narrow ? 1 : 4);
+  fur_->setAccessibleName(tr("Length to be seen"));
+  fur_->setPlaceholderText(tr("length seen"));
+  offer_ = new QPushButton(this);
+  auto* made = new QHBoxLayout;
+  made->setSpacing(px(6));
+  made->addWidget(finish_, 1);
+  made->addWidget(fur_);
+  fur_->setMaximumWidth(px(96));
+  if (narrow) {
+    grid->addLayout(made, 4, 0, 1, 3);
+    grid->addWidget(offer_, 6, 0, 1, 3, Qt::AlignLeft);
+  } else {
+    grid->addLayout(made, 0, 3, 1, 2);
+    grid->addWidget(offer_, 2, 3, 1, 2, Qt::AlignLeft);
+  }
   words_ = textLabel(this, 13, QFont::Normal);
   words_->setAlignment(Qt::AlignTop);
   if (narrow)
     grid->addWidget(words_, 5, 0, 1, 3);
   else
-    grid->addWidget(words_, 1, 3, 2, 2);
+    grid->addWidget(words_, 1, 3, 1, 2);
   grid->setColumnStretch(narrow ? 2 : 4, 1);
   grid->setRowStretch(narrow ? 6 : 3, 1);
   connect(draw_, &QPushButton::clicked, &session_, &Session::setMarking);
@@ -104,7 +124,10 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!fur_->isModified()) return;
     fur_->setModified(false);
     if (fur_->text().trimmed().isEmpty()) {
-      session_.editWool(tr("no fur"), [](WoolWish& w) { w.furShown.reset(); });
+      session_.editWool(tr("no rows"), [](WoolWish& w) {
+        w.furShown.reset();
+        if (inRows(w.finish)) w.finish = CoatFinish::Felted;
+      });
       return;
     }
     const auto mm = parseLength(fur_->text().toStdString(), session_.units());
@@ -113,12 +136,38 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
                                : sentence(mm.problem()));
       return;
     }
-    session_.editWool(tr("fur"), [&](WoolWish& w) { w.furShown = *mm; });
+    session_.editWool(tr("length of the coat"), [&](WoolWish& w) {
+      w.furShown = *mm;
+      if (!inRows(w.finish)) w.finish = CoatFinish::Fur;
+    });
+  });
+  connect(finish_, &QComboBox::activated, this, [this](int i) {
+    const auto finish = static_cast<CoatFinish>(i);
+    session_.editWool(finish_->itemText(i), [&](WoolWish& w) {
+      w.finish = finish;
+      if (!inRows(finish))
+        w.furShown.reset();
+      else if (!w.furShown)
+        w.furShown = std::clamp(std::round(session_.plan().figure.coatThickness), kShortestRow, kLongestRow);
+    });
+  });
+  connect(offer_, &QPushButton::clicked, this, [this] {
+    const auto offer = pelt();
+    if (offer)
+      session_.editWool(tr("coat like the living pelt"), [&](WoolWish& w) {
+        w.finish = offer->finish;
+        w.furShown = std::clamp(std::round(offer->shown), 1.0, kLongestRow);
+      });
   });
   connect(&session_, &Session::planSettled, this, &CoatPanel::refresh);
   connect(&session_, &Session::studyChanged, this, &CoatPanel::refresh);
   connect(&session_, &Session::selectionChanged, this, &CoatPanel::refresh);
   refresh();
+}
+
+std::optional<CoatOffer> CoatPanel::pelt() const {
+  const Plan& plan = session_.plan();
+  return coatOffer(plan.pattern.coatKind, plan.figure.coatThickness, plan.wool.coatLaid, plan.woolRules);
 }
 
 void CoatPanel::setTone(int tone) {
@@ -158,10 +207,20 @@ void CoatPanel::refresh() {
     fur_->setText(wool.furShown ? str(printLength(*wool.furShown, units, 0)) : QString());
   const int l = session_.selected();
   const double need = hidingMass(wool.core.tone, wool.coat.tone, plan.woolRules);
+  finish_->setCurrentIndex(static_cast<int>(wool.finish));
+  fur_->setVisible(inRows(wool.finish));
+  const auto offer = pelt();
+  offer_->setVisible(offer.has_value() && !inRows(wool.finish));
+  if (offer)
+    offer_->setText((offer->finish == CoatFinish::Feathers ? tr("Lay feathers of %1, like the living bird's")
+                                                           : tr("Lay fur of %1, like the living pelt"))
+                        .arg(str(printLength(std::round(offer->shown), units, 0))));
   QString words = tr("%1 wool over a %2 core wants %3 g/m²; this coat lays %4.")
-                      .arg(str(std::string(word(wool.coat.tone))), str(std::string(word(wool.core.tone))),
-                           str(printNumber(need * 1e6, 0)),
-                           str(printNumber(plan.wool.coatThickness * plan.woolRules.coatDensity * 1e6, 0)));
+                      .arg(str(std::string(word(wool.coat.shown()))),
+                           str(std::string(word(wool.core.shown()))), str(printNumber(need * 1e6, 0)),
+                           str(printNumber(plan.wool.coatLaid * plan.woolRules.coatDensity * 1e6, 0)));
+  if (!wool.coat.tone)
+    words += tr(" Say how dark your wool is under Wool at hand; a middle one is reckoned with.");
   if (wool.furShown) {
     int tufts = 0;
     double grams = 0;
@@ -173,11 +232,16 @@ void CoatPanel::refresh() {
         rows = &plan.wool.limbs[i].furRows;
     }
     if (rows)
-      words += tr(" Fur: %1 tufts cut %2, %3 in all; rows %4 apart, %5. %6 % of the staple is left over.")
-                   .arg(tufts)
-                   .arg(str(printLength(rows->cut, units, 0)), str(printMass(grams, units)),
-                        str(printLength(rows->spacing, units, 0)), str(rows->way),
-                        str(printNumber(rows->waste * 100, 0)));
+      words +=
+          (wool.finish == CoatFinish::Yarn ? tr(" %1 lengths of yarn cut %2, %3 in all; rows %4 apart, %5. "
+                                                "Comb each out when it is needled down.")
+           : wool.finish == CoatFinish::Feathers ? tr(" %1 feathers cut %2, %3 in all; rows %4 apart, %5.")
+                                                 : tr(" %1 tufts cut %2, %3 in all; rows %4 apart, %5."))
+              .arg(tufts)
+              .arg(str(printLength(rows->cut, units, 0)), str(printMass(grams, units)),
+                   str(printLength(rows->spacing, units, 0)), str(rows->way));
+    if (rows && wool.finish != CoatFinish::Yarn)
+      words += tr(" %1 % of the staple is left over.").arg(str(printNumber(rows->waste * 100, 0)));
   }
   words_->setText(words);
 }

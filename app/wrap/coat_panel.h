@@ -24,10 +24,13 @@ public:
   [[nodiscard]] QPushButton* removeKey() const { return remove_; }
   [[nodiscard]] QListWidget* list() const { return list_; }
   [[nodiscard]] QLineEdit* furField() const { return fur_; }
+  [[nodiscard]] QComboBox* finishBox() const { return finish_; }
+  [[nodiscard]] QPushButton* offerKey() const { return offer_; }
   [[nodiscard]] QLabel* words() const { return words_; }
 
 private:
   void setTone(int tone);
+  [[nodiscard]] std::optional<CoatOffer> pelt() const;
   Session& session_;
   QListWidget* list_;
   QPushButton* draw_;
@@ -36,7 +39,9 @@ private:
   QComboBox* tone_;
   QCheckBox* both_;
   QLineEdit* name_;
+  QComboBox* finish_; ///< how the coat is made
   QLineEdit* fur_;
+  QPushButton* offer_; ///< what the living pelt suggests
   QLabel* words_;
 };
 

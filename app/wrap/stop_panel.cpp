@@ -44,7 +44,8 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     grid->addWidget(tape_, 0, 3);
     grid->addWidget(readTape_, 0, 4);
   }
-  grid->addWidget(smallText(this, narrow ? tr("wool left") : tr("wool left of its heap")), narrow ? 2 : 1, 0);
+  grid->addWidget(smallText(this, narrow ? tr("wool left") : tr("wool left of its portion")), narrow ? 2 : 1,
+                  0);
   left_ = new QLineEdit(this);
   left_->setAccessibleName(tr("Wool left"));
   left_->setPlaceholderText(tr("weight"));

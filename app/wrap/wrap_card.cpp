@@ -8,6 +8,7 @@
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLineEdit>
+#include <QSlider>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -95,6 +96,8 @@ WrapCard::WrapCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   layout->addWidget(whyPad_);
   needles_ = richLabel(this);
   layout->addWidget(needles_);
+  makeReady(layout);
+  makeFinish(layout);
   caution_ = textLabel(this, 13, QFont::Normal);
   setFaint(caution_);
   caution_->setText(
@@ -170,14 +173,19 @@ void WrapCard::makeCoat(QVBoxLayout* layout) {
   label->setText(tr("coat all over"));
   coat_ = new QLineEdit(this);
   coat_->setAccessibleName(tr("Coat thickness"));
+  coat_->setToolTip(tr("felted down; empty for what hides the core"));
   row->addWidget(label);
   row->addWidget(coat_, 1);
   layout->addLayout(row);
   connect(coat_, &QLineEdit::editingFinished, this, [this] {
     if (!coat_->isModified()) return;
     coat_->setModified(false);
-    const auto mm = parseLength(coat_->text().toStdString(), session_.units());
     std::optional<QString> trouble;
+    if (coat_->text().trimmed().isEmpty()) {
+      session_.clearCoat();
+      return;
+    }
+    const auto mm = parseLength(coat_->text().toStdString(), session_.units());
     if (mm)
       trouble = session_.setCoat(*mm);
     else
@@ -204,8 +212,16 @@ void WrapCard::refresh() {
   for (QWidget* w : std::initializer_list<QWidget*>{firmRow_, ladder_, pads_, needles_, whyWound_, whyPad_})
     w->setVisible(l >= 0);
   trouble_->hide();
+  finishRow_->setVisible(l < 0);
+  whyHours_->set(l < 0 ? timeWorking(session_.plan().time, session_.catalog().pace) : Working());
+  finish_->setCurrentIndex(static_cast<int>(session_.project().finish));
+  ready_->setVisible(l >= 0);
+  if (l >= 0)
+    showReady(l);
+  else
+    whyReady_->set({});
   if (!coat_->hasFocus() || !coat_->isModified())
-    coat_->setText(str(printLength(plan.wool.coatThickness, units, 1)));
+    coat_->setText(str(printLength(plan.wool.coatLaid, units, 1)));
   if (l >= 0) {
     refreshLimb(l);
     return;
@@ -214,7 +230,7 @@ void WrapCard::refresh() {
   coreG_->set(str(printMassFigure(plan.wool.core, units)), grams);
   coatG_->set(str(printMassFigure(plan.wool.coat, units)), grams);
   coreUnder_->setText(plan.wool.handFactor == 1 ? QString() : tr("by your own test ball"));
-  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1))));
+  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatLaid, units, 1))));
   whyCore_->set(totalWorking("core in all", plan, true, units));
   whyCoat_->set(totalWorking("coat in all", plan, false, units));
   judge(-1);
@@ -230,25 +246,24 @@ void WrapCard::refreshLimb(int l) {
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
   const Winding& wind = w.winding;
-  const QString strips = wind.strips == 0 ? QString()
-                                          : tr("%1 %2 of %3, %4 wide")
-                                                .arg(wind.strips)
-                                                .arg(wind.wisp          ? tr("wisps")
-                                                     : wind.strips == 1 ? tr("strip")
-                                                                        : tr("strips"),
-                                                     str(printLength(wind.length, units, 0)),
-                                                     str(printLengthFigure(wind.width, units, 0)));
+  const QString strips =
+      wind.strips == 0
+          ? QString()
+          : tr("%1 %2 of %3, %4 wide, %5")
+                .arg(wind.strips)
+                .arg(wind.strips == 1 ? tr("strip") : tr("strips"), str(printLength(wind.length, units, 0)),
+                     str(printLengthFigure(wind.width, units, 0)), str(draftWords(wind.draft)));
   coreUnder_->setText(w.allCoat ? tr("all coat: %1").arg(str(w.coatReason))
                                 : tr("%1 to %2; %3")
                                       .arg(str(printMassFigure(w.coreLow, units)),
                                            str(printMass(w.coreHigh, units)), strips));
-  QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool.coatThickness, units, 1)));
+  QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool.coatLaid, units, 1)));
   if (!w.allCoat && w.hides > 0) coat += tr(", hides %1 times over").arg(str(printNumber(w.hides, 1)));
   if (!w.allCoat && w.someCoat) coat += tr("; its ends are all coat, %1").arg(str(w.coatReason));
   coatUnder_->setText(coat);
   whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units))
                            : Working());
-  whyCoat_->set(titled(coatWorking(w, plan.wool.coatThickness), printMass(w.coat, units)));
+  whyCoat_->set(titled(coatWorking(w, plan.wool.coatLaid), printMass(w.coat, units)));
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
   way_->setCurrentIndex([&] {
     const auto found = session_.project().limbs.find(limb.id);
@@ -286,7 +301,7 @@ void WrapCard::judge(int l) {
     const int at = stepAt(session_.steps(), session_.built());
     if (l < 0) {
       next_->set(Level::Good, at < 0
-                                  ? tr("%1 heaps to weigh, %2 of wool in all.")
+                                  ? tr("%1 portions to weigh, %2 of wool in all.")
                                         .arg(session_.steps().size())
                                         .arg(str(printMass(buildTotal(session_.steps()), units)))
                                   : tr("Now %1.").arg(str(session_.steps()[static_cast<size_t>(at)].words)));

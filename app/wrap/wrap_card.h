@@ -5,7 +5,11 @@
 
 #include <QTimer>
 
+#include <functional>
+#include <optional>
+
 class QComboBox;
+class QSlider;
 class QLineEdit;
 class QVBoxLayout;
 
@@ -19,6 +23,11 @@ public:
   [[nodiscard]] QLineEdit* coatField() const { return coat_; }
   [[nodiscard]] QLineEdit* densityField() const { return density_; }
   [[nodiscard]] QComboBox* wayBox() const { return way_; }
+  [[nodiscard]] QComboBox* readyBox() const { return readyKind_; }
+  [[nodiscard]] QLineEdit* readySize() const { return readySize_; }
+  [[nodiscard]] QLineEdit* readyGrams() const { return readyGrams_; }
+  [[nodiscard]] QSlider* readyPlace() const { return readyAt_; }
+  [[nodiscard]] QComboBox* finishBox() const { return finish_; }
   [[nodiscard]] BigFigure* coreFigure() const { return coreG_; }
   [[nodiscard]] QLabel* ladder() const { return ladder_; }
 
@@ -44,6 +53,18 @@ private:
   QComboBox* firm_;
   QLineEdit* density_;
   QComboBox* way_;
+  void makeReady(QVBoxLayout* layout);
+  void makeFinish(QVBoxLayout* layout);
+  void showReady(int limb);
+  void moveReady();
+  [[nodiscard]] ReadyCore usualReady() const;
+  void editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act);
+  QWidget *ready_, *finishRow_;
+  QComboBox *readyKind_, *finish_;
+  QLineEdit *readySize_, *readyGrams_;
+  QSlider* readyAt_;
+  QLabel* readyWords_;
+  Why *whyReady_, *whyHours_;
   QLineEdit* coat_;
   QLabel* trouble_;
   QLabel* ladder_;

@@ -6,12 +6,14 @@
 #include "pose/pose_rack.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
+#include "shell/unfold.h"
 #include "turn/turntable.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QListWidget>
+#include <QSignalSpy>
 #include <QSpinBox>
 
 #include <cmath>
@@ -50,7 +52,8 @@ protected:
   }
   [[nodiscard]] PoseCard* poseCard() { return card<PoseCard>(Stage::Pose); }
   static void wait(RemedyList* list) {
-    for (int i = 0; i < 500 && list->busy(); ++i) QTest::qWait(20);
+    QSignalSpy told(list, &RemedyList::told);
+    while (list->busy()) ASSERT_TRUE(told.wait(kPatience));
     QApplication::processEvents();
   }
   QString refusal, note;
@@ -243,6 +246,31 @@ TEST_F(PoseTest, AFallIsToldAndMended) {
   ASSERT_FALSE(card->stand()->changes().isEmpty());
   QTest::mouseClick(card->stand()->changes().front(), Qt::LeftButton);
   EXPECT_TRUE(session.pose().standing.base.stands);
+}
+
+TEST_F(PoseTest, TheVerdictComesFirstAndTheRestIsOpened) {
+  session.select(-1);
+  PoseCard* card = poseCard();
+  for (Unfold* fold : {card->atJoints(), card->more()}) {
+    ASSERT_TRUE(fold->button()->isVisible());
+    EXPECT_FALSE(fold->content()->isVisible()) << "closed until it is wanted";
+    EXPECT_FALSE(fold->button()->accessibleName().isEmpty());
+    fold->button()->setFocus();
+    QTest::keyClick(fold->button(), Qt::Key_Space);
+    EXPECT_TRUE(fold->isOpen());
+    EXPECT_TRUE(fold->content()->isVisible());
+    EXPECT_GT(fold->content()->mapTo(card, QPoint()).y(),
+              card->stand()->mapTo(card, QPoint()).y());
+    QTest::mouseClick(fold->button(), Qt::LeftButton, {}, QPoint(8, fold->button()->height() / 2));
+    EXPECT_FALSE(fold->content()->isVisible());
+  }
+  // That felt springs back is springs once for the figure, not at every joint.
+  int springs = 0;
+  for (const Finding& f : session.pose().findings) springs += f.text.find("pring") != std::string::npos ? 1 : 0;
+  EXPECT_LE(springs, 1);
+  EXPECT_TRUE(std::any_of(session.pose().joints.begin(), session.pose().joints.end(),
+                          [](const JointReport& j) { return j.level == Level::Good; }))
+      << "a verdict that always warns is not read";
 }
 
 TEST_F(PoseTest, HowItIsHeldAndWhoBendsIt) {

@@ -145,7 +145,7 @@ TEST_F(StudyTest, DialsByKeyboardAndByNumber) {
   panel->age()->setFocus();
   for (int i = 0; i < 20; ++i) QTest::keyClick(panel->age(), Qt::Key_Right);
   EXPECT_EQ(session.project().shape.character, characterAt(1)) << "young";
-  EXPECT_TRUE(QTest::qWaitFor([&] { return panel->dial(0)->text() == QStringLiteral("1.25"); }, 3000))
+  EXPECT_TRUE(QTest::qWaitFor([&] { return panel->dial(0)->text() == QStringLiteral("1.25"); }, kPatience))
       << "and its numbers are shown";
   type(panel->dial(0), "1.4");
   EXPECT_NEAR(session.project().shape.character.head, 1.4, 1e-12);
@@ -195,7 +195,7 @@ TEST_F(StudyTest, WoolAtHandSizesTheFigureAndTheChartFollows) {
   type(panel->wool(), "a handful");
   EXPECT_FALSE(refusal.isEmpty());
   EXPECT_EQ(plan().figure.overallHeight, height);
-  EXPECT_TRUE(QTest::qWaitFor([&] { return !panel->behind(); }, 20000));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !panel->behind(); }, kPatience));
   EXPECT_FALSE(panel->smallWords().isEmpty());
 }
 
@@ -231,4 +231,24 @@ TEST_F(StudyTest, AnotherAnimalIsLaidOverAndJudged) {
   bool off = false;
   for (const Proportion& p : panel->ratios()->rows()) off = off || p.verdict != 0;
   EXPECT_TRUE(off) << "an otter is no fox";
+}
+
+TEST_F(StudyTest, ABodyThatIsTheTrunkAloneSaysHowHighThatMakesIt) {
+  StudyCard* card = this->card<StudyCard>(Stage::Study);
+  session.select(-1);
+  const auto under = [&] {
+    QStringList all;
+    for (const QLabel* label : card->findChildren<QLabel*>())
+      if (label->isVisible()) all << label->text();
+    return all.join(QLatin1Char(' '));
+  };
+  session.startNew(QStringLiteral("owl"));
+  type(card->sizeField(SizeBy::BodyLength), "160");
+  EXPECT_NEAR(plan().figure.bodyLength, 160, 1e-6);
+  const QString high = QString::fromStdString(printLength(plan().figure.overallHeight, UnitSystem::Metric));
+  EXPECT_GT(plan().figure.overallHeight, 250);
+  EXPECT_GE(under().count(high), 1) << under().toStdString();
+  session.startNew(QStringLiteral("red_fox"));
+  EXPECT_FALSE(under().contains(QString::fromStdString(
+      printLength(plan().figure.overallHeight, UnitSystem::Metric) + " high in all")));
 }

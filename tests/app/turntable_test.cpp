@@ -33,7 +33,7 @@ protected:
     return figure.bones[static_cast<size_t>(which < 0 ? bones.back() : bones[static_cast<size_t>(which)])];
   }
   Turntable* table() { return window.mat()->turntable(); }
-  void rest() { QTRY_VERIFY_WITH_TIMEOUT(!table()->behind(), 20000); }
+  void rest() { QTRY_VERIFY_WITH_TIMEOUT(!table()->behind(), kPatience); }
 };
 
 Vec3 middle(const FigureBone& bone) { return (bone.begin + bone.end) / 2; }

@@ -23,6 +23,9 @@
 
 namespace columna::test {
 
+/// ms: tests wait for an event, not for the clock; only a hang lasts so long.
+inline constexpr int kPatience = 300000;
+
 class WindowTest : public ::testing::Test {
 protected:
   WindowTest() : session(shelf()), window(session) {

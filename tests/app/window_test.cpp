@@ -283,7 +283,7 @@ TEST_F(WindowTest, HoldingXShowsTheWire) {
   to(Stage::Wrap);
   session.finishSolid();
   const auto seen = [this] { // the turntable's fine picture follows its coarse one
-    EXPECT_TRUE(QTest::qWaitFor([this] { return !window.mat()->turntable()->behind(); }, 20000));
+    EXPECT_TRUE(QTest::qWaitFor([this] { return !window.mat()->turntable()->behind(); }, kPatience));
     return window.mat()->grab().toImage();
   };
   const QImage before = seen();

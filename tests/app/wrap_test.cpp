@@ -31,7 +31,7 @@ protected:
   }
   [[nodiscard]] double total() const { return buildTotal(session.steps()); }
   BuildWedge* wedge() { return window.buildBand()->wedge(); }
-  void settle() { QTRY_VERIFY_WITH_TIMEOUT(!session.solidBehind(), 20000); }
+  void settle() { QTRY_VERIFY_WITH_TIMEOUT(!session.solidBehind(), kPatience); }
 };
 
 } // namespace
@@ -41,29 +41,30 @@ TEST_F(WrapTest, TheBuildUpIsDraggedSteppedAndPlayed) {
   QTest::mouseClick(wedge(), Qt::LeftButton, {},
                     QPoint(qRound(wedge()->placeOf(total() / 3)), wedge()->height() / 3));
   EXPECT_NEAR(session.built(), total() / 3, 0.01 * total());
-  QTest::qWait(120); // the card's words follow a little later
-  const QString card_ =
-      card<WrapCard>(Stage::Wrap)->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
-  EXPECT_TRUE(card_.startsWith(QStringLiteral("Now "))) << card_.toStdString();
+  const auto verdict = [this] {
+    return card<WrapCard>(Stage::Wrap)->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
+  };
+  EXPECT_TRUE(QTest::qWaitFor([&] { return verdict().startsWith(QStringLiteral("Now ")); }, kPatience))
+      << verdict().toStdString();
   wedge()->setFocus();
   QTest::keyClick(wedge(), Qt::Key_Home);
   EXPECT_EQ(session.built(), 0);
   QTest::keyClick(wedge(), Qt::Key_Right);
   EXPECT_NEAR(session.built(), 0.01 * total(), 1e-9);
   QTest::keyClick(wedge(), Qt::Key_Right, Qt::ShiftModifier);
-  EXPECT_NEAR(session.built(), session.steps().front().grams, 1e-6) << "to the end of the first heap";
+  EXPECT_NEAR(session.built(), session.steps().front().grams, 1e-6) << "to the end of the first portion";
   QTest::keyClick(wedge(), Qt::Key_End);
   EXPECT_TRUE(session.finished());
   EXPECT_FALSE(session.history().canUndo()) << "looking is not a change";
   QTest::mouseClick(window.buildBand()->playKey(), Qt::LeftButton);
-  QTRY_VERIFY_WITH_TIMEOUT(session.built() > 0 && session.built() < total() / 2, 3000);
+  QTRY_VERIFY_WITH_TIMEOUT(session.built() > 0 && session.built() < total() / 2, kPatience);
   window.buildBand()->togglePlay();
 }
 
 TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
   Turntable* table = window.mat()->turntable();
   ASSERT_TRUE(table->isVisible());
-  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), kPatience);
   const auto covered = [&] {
     const QImage image = table->picture();
     int count = 0;
@@ -73,10 +74,10 @@ TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
   };
   const int finished = covered();
   session.setBuilt(0);
-  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), kPatience);
   const int bare = covered();
   session.setBuilt(total() / 2);
-  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), 20000);
+  QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), kPatience);
   const int half = covered();
   EXPECT_LT(bare, finished / 2) << "bare wire and the dashes alone";
   EXPECT_GT(half, bare);

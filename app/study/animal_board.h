@@ -1,0 +1,34 @@
+// The first choice of a new figure: every animal on the whole mat, drawn to one height and family by family;
+// the one under the hand stands beside a hand, as large as it would be made at first.
+#pragma once
+
+#include "study/gallery.h"
+
+#include <vector>
+
+namespace columna {
+
+class AnimalBoard : public QWidget {
+  Q_OBJECT
+public:
+  explicit AnimalBoard(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] const std::vector<PatternTile*>& tiles() const { return tiles_; }
+
+signals:
+  void chosen(const QString& pattern);
+  void left(); ///< without a choice
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void showEvent(QShowEvent* event) override;
+
+private:
+  void lay();
+  void step(int by);
+  std::vector<PatternTile*> tiles_; ///< family by family
+  QWidget* floor_;                  ///< what they stand on, as high as they need
+};
+
+} // namespace columna
