@@ -37,7 +37,7 @@ void PoseCard::buildWhole() {
   stand_ = new RemedyList(session_, tr("What would make it stand?"), whole_);
   layout->addWidget(stand_);
   // What is not read at a glance is opened when it is wanted.
-  atJoints_ = new Unfold(tr("at its joints"), whole_);
+  atJoints_ = new Unfold(tr("more to look at"), whole_);
   others_ = textLabel(atJoints_->content(), 13, QFont::Normal);
   atJoints_->inside()->addWidget(others_);
   layout->addWidget(atJoints_);
@@ -199,17 +199,20 @@ void PoseCard::showWhole() {
   Level level = Level::Good;
   QString words = r.standing.fixed ? tr("It is held, and cannot tip.")
                                    : tr("Stands, and tips %1 first.").arg(str(r.standing.towards));
+  // What is wrong comes first wherever it is; after it what is said of the whole.
+  const Finding* first = nullptr;
   for (const Finding& f : r.findings)
-    if (f.where == "figure" && f.level > level) {
+    if (f.level > level && (f.where == "figure" || f.level == Level::Wrong)) {
       level = f.level;
       words = str(f.text);
+      first = &f;
     }
   verdict_->set(level, words);
   QStringList others;
   for (const Finding& f : r.findings)
-    if (f.where != "figure") others << str(f.text);
+    if (&f != first && (f.where != "figure" || (first && first->where != "figure"))) others << str(f.text);
   others_->setText(others.join(QStringLiteral("\n")));
-  atJoints_->setWords(tr("%n at its joints", nullptr, static_cast<int>(others.size())));
+  atJoints_->setWords(tr("%n more to look at", nullptr, static_cast<int>(others.size())));
   atJoints_->setVisible(!others.isEmpty());
   const bool hull = !r.standing.fixed && b.support.size() >= 3;
   tips_->setVisible(hull);
@@ -218,7 +221,9 @@ void PoseCard::showWhole() {
   margin_->set(str(printLengthFigure(b.margin, units, 1)), str(std::string(lengthUnit(units))));
   whyTip_->set(hull ? tipWorking(r) : Working());
   stand_->setLimb(-1);
-  stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || level != Level::Good));
+  const PoseRules& wanted = session_.catalog().pose;
+  const bool sure = b.tip / kDegree >= wanted.tipNeeded && b.margin >= wanted.marginNeeded;
+  stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || !sure));
   const bool rocks = !r.wobble.feet.empty() && !r.standing.fixed;
   wobble_->setVisible(rocks);
   if (!r.wobble.feet.empty())

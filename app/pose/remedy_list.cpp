@@ -5,6 +5,8 @@
 #include "shell/say.h"
 #include "theme/theme.h"
 
+#include <nlohmann/json.hpp>
+
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -49,7 +51,13 @@ void RemedyList::clear() {
 }
 
 void RemedyList::offer(bool asks) {
+  // The same question of the same project: its answer, shown or on its way, stays. Cards are shown anew
+  // often.
+  if (asks && asked_ && asked_->limb == limb_ && asked_->joint == joint_ &&
+      asked_->project == toJson(session_.project()).dump())
+    return;
   ++turn_;
+  asked_.reset();
   waiting_ = false; // what was asked before is answered to nobody
   clear();
   words_->hide();
@@ -62,6 +70,7 @@ void RemedyList::start() {
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
   waiting_ = true;
+  asked_ = Asked{toJson(session_.project()).dump(), limb_, joint_};
   trying_.setFuture(beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
                             plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
     return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)

@@ -7,6 +7,8 @@
 #include <QFutureWatcher>
 #include <QWidget>
 
+#include <optional>
+
 class QLabel;
 class QPushButton;
 class QVBoxLayout;
@@ -44,6 +46,12 @@ private:
   int limb_ = -1;
   std::string joint_;      ///< of the limb
   std::uint64_t turn_ = 0; ///< counts questions; an answer to an older one is dropped
+  struct Asked {
+    std::string project; ///< as it is written
+    int limb = -1;
+    std::string joint;
+  };
+  std::optional<Asked> asked_; ///< what the answer is to
   bool waiting_ = false;
   QPushButton* ask_;
   QLabel* words_;

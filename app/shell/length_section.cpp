@@ -14,12 +14,13 @@ namespace {
 /// Half of a bone's depth at a place, mm.
 double halfDeep(const FigureBone& bone, double at) { return stationAt(bone, at).deep / 2; }
 
-QString shortName(const WirePoint& point) {
+QString shortName(const WirePoint& point, const FigureLimb& limb) {
   if (point.id.ends_with("-root")) return LengthSection::tr("spine");
   QString name = QString::fromStdString(point.name);
   // The limb is named above: "tip of the left foreleg" is its tip, and its elbow needs no side.
   for (const char* side : {"left ", "right "}) name.remove(QLatin1String(side));
-  return name.section(QStringLiteral(" of the "), 0, 0);
+  const QString own = QStringLiteral(" of the ") + QString::fromStdString(limb.family).toLower();
+  return name.endsWith(own) ? name.chopped(own.size()) : name;
 }
 
 } // namespace
@@ -126,7 +127,8 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
     text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
     text(i == 0 && run.segmentBone.front() < 0
              ? tr("spine")
-             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])]),
+             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])],
+                         plan.figure.limbs[static_cast<size_t>(l)]),
          axis + px(34), takenName, t.faint);
     if (!last) at += plan.skeleton.segmentLength(run, i);
   }

@@ -151,7 +151,7 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
       {session_.path().isEmpty() ? tr("not saved yet") : QFileInfo(session_.path()).completeBaseName(),
        session_.path().isEmpty()      ? tr("new")
        : session_.changed()           ? tr("changed")
-       : session_.savedAt().isEmpty() ? tr("as saved")
+       : session_.savedAt().isEmpty() ? tr("saved")
                                       : tr("saved %1").arg(session_.savedAt()),
        {},
        {}});

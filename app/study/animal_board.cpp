@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <cstdlib>
 
 namespace columna {
 namespace {
@@ -49,7 +50,7 @@ private:
 AnimalBoard::AnimalBoard(Session& session, QWidget* parent) : QWidget(parent) {
   setAccessibleName(tr("Which animal?"));
   auto* outer = new QVBoxLayout(this);
-  outer->setContentsMargins(px(24), px(56), px(8), px(8));
+  outer->setContentsMargins(px(24), px(50), px(8), px(4));
   auto* scroll = new QScrollArea(this);
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
@@ -59,6 +60,7 @@ AnimalBoard::AnimalBoard(Session& session, QWidget* parent) : QWidget(parent) {
   outer->addWidget(scroll);
   for (const Pattern& pattern : session.catalog().patterns) {
     auto* tile = new PatternTile(pattern, session, floor_, firstHeight(pattern));
+    tile->installEventFilter(this);
     connect(tile, &QAbstractButton::clicked, this, [this, tile] { emit chosen(tile->id()); });
     tiles_.push_back(tile);
   }
@@ -78,9 +80,9 @@ void AnimalBoard::lay() {
   const int wide = floor_->width() > 0 ? floor_->width() : width();
   const int across = std::max(1, wide / px(kLeastTile));
   const int tile = wide / across;
-  const int high = px(104);
+  const int high = px(101);
   int column = 0;
-  int y = px(22);
+  int y = px(20);
   std::string family;
   for (PatternTile* each : tiles_) {
     const bool first = each->pattern().family != family;
@@ -88,12 +90,12 @@ void AnimalBoard::lay() {
     // A family's name needs room over its first tile; a row holds several families.
     if (column == across || (first && column > 0 && column + 1 == across)) {
       column = 0;
-      y += high + px(24);
+      y += high + px(21);
     }
     each->setGeometry(column * tile, y, tile, high);
     ++column;
   }
-  floor_->setMinimumHeight(y + high + px(8));
+  floor_->setMinimumHeight(y + high);
 }
 
 void AnimalBoard::resizeEvent(QResizeEvent* event) {
@@ -112,40 +114,70 @@ void AnimalBoard::showEvent(QShowEvent* event) {
 void AnimalBoard::step(int by) {
   const auto now =
       std::find_if(tiles_.begin(), tiles_.end(), [](const PatternTile* t) { return t->hasFocus(); });
+  if (now == tiles_.end()) {
+    if (!tiles_.empty()) tiles_.front()->setFocus();
+    return;
+  }
   const auto count = static_cast<int>(tiles_.size());
-  const int at = now == tiles_.end() ? 0 : static_cast<int>(now - tiles_.begin()) + by;
-  tiles_[static_cast<size_t>(std::clamp(at, 0, count - 1))]->setFocus();
+  tiles_[static_cast<size_t>(std::clamp(static_cast<int>(now - tiles_.begin()) + by, 0, count - 1))]
+      ->setFocus();
 }
 
-void AnimalBoard::keyPressEvent(QKeyEvent* event) {
-  const int across = tiles_.empty() ? 1 : std::max(1, floor_->width() / std::max(1, tiles_.front()->width()));
-  switch (event->key()) {
+/// The tile over or under the one at hand, in the nearest row that has one.
+void AnimalBoard::stepRow(int way) {
+  const auto now =
+      std::find_if(tiles_.begin(), tiles_.end(), [](const PatternTile* t) { return t->hasFocus(); });
+  if (now == tiles_.end()) return step(0);
+  PatternTile* best = nullptr;
+  int least = 0;
+  for (PatternTile* tile : tiles_) {
+    const int down = way * (tile->y() - (*now)->y());
+    if (down <= 0) continue;
+    const int away = 10 * down + std::abs(tile->x() - (*now)->x());
+    if (best && away >= least) continue;
+    best = tile;
+    least = away;
+  }
+  if (best) best->setFocus();
+}
+
+bool AnimalBoard::took(int key) {
+  switch (key) {
   case Qt::Key_Escape:
     emit left();
-    return;
+    return true;
   case Qt::Key_Left:
     step(-1);
-    return;
+    return true;
   case Qt::Key_Right:
     step(1);
-    return;
+    return true;
   case Qt::Key_Up:
-    step(-across);
-    return;
+    stepRow(-1);
+    return true;
   case Qt::Key_Down:
-    step(across);
-    return;
+    stepRow(1);
+    return true;
   case Qt::Key_Return:
   case Qt::Key_Enter:
     for (PatternTile* tile : tiles_)
       if (tile->hasFocus()) {
         tile->click();
-        return;
+        return true;
       }
-    return;
+    return true;
   default:
-    QWidget::keyPressEvent(event);
+    return false;
   }
+}
+
+bool AnimalBoard::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::KeyPress && took(static_cast<QKeyEvent*>(event)->key())) return true;
+  return QWidget::eventFilter(watched, event);
+}
+
+void AnimalBoard::keyPressEvent(QKeyEvent* event) {
+  if (!took(event->key())) QWidget::keyPressEvent(event);
 }
 
 void AnimalBoard::paintEvent(QPaintEvent* /*event*/) {

@@ -23,10 +23,14 @@ protected:
   void resizeEvent(QResizeEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   void showEvent(QShowEvent* event) override;
+  /// The tiles' own arrow keys go along the tab order; here they go about the board.
+  bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
   void lay();
   void step(int by);
+  void stepRow(int way);
+  bool took(int key);
   std::vector<PatternTile*> tiles_; ///< family by family
   QWidget* floor_;                  ///< what they stand on, as high as they need
 };

@@ -268,7 +268,7 @@ void StudyCard::makeBones(int l) {
     const FigureBone& bone = f.bones[static_cast<size_t>(b)];
     BoneRow row;
     row.bone = b;
-    row.name = textLabel(bones_, 13, QFont::Normal, false);
+    row.name = textLabel(bones_, 13, QFont::Normal);
     row.name->setText(str(bone.name));
     row.length = new QLineEdit(bones_);
     row.length->setAccessibleName(tr("Length of the %1").arg(row.name->text()));

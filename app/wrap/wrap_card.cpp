@@ -258,7 +258,10 @@ void WrapCard::refreshLimb(int l) {
                                       .arg(str(printMassFigure(w.coreLow, units)),
                                            str(printMass(w.coreHigh, units)), strips));
   QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool.coatLaid, units, 1)));
-  if (!w.allCoat && w.hides > 0) coat += tr(", hides %1 times over").arg(str(printNumber(w.hides, 1)));
+  if (!w.allCoat && w.hides > 0)
+    coat += w.hides < 0.95  ? tr(", lets the core show")
+            : w.hides < 1.1 ? tr(", just hides the core")
+                            : tr(", hides the core %1 times over").arg(str(printNumber(w.hides, 1)));
   if (!w.allCoat && w.someCoat) coat += tr("; its ends are all coat, %1").arg(str(w.coatReason));
   coatUnder_->setText(coat);
   whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units))

@@ -16,6 +16,15 @@
 #include <cmath>
 
 namespace columna {
+namespace {
+
+/// As wide as the card leaves it, however large the text is.
+void narrow(QComboBox* box) {
+  box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  box->setMinimumContentsLength(6);
+}
+
+} // namespace
 
 /// A core that is there already, set into the chosen part.
 void WrapCard::makeReady(QVBoxLayout* layout) {
@@ -27,6 +36,7 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
   readyKind_->setAccessibleName(tr("Ready core in this part"));
   readyKind_->addItems(
       {tr("no ready core"), tr("felted ball"), tr("foam egg"), tr("stuffing"), tr("old core")});
+  narrow(readyKind_);
   readySize_ = new QLineEdit(ready_);
   readySize_->setAccessibleName(tr("Size of the ready core"));
   readySize_->setToolTip(tr("across, or length × across × deep"));
@@ -190,6 +200,7 @@ void WrapCard::makeFinish(QVBoxLayout* layout) {
   finish_ = new QComboBox(finishRow_);
   finish_->setAccessibleName(tr("How finely it is made"));
   finish_->addItems({tr("core only"), tr("plain"), tr("good"), tr("fine")});
+  narrow(finish_);
   row->addWidget(label);
   row->addWidget(finish_, 1);
   layout->addWidget(finishRow_);

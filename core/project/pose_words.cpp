@@ -170,7 +170,7 @@ std::vector<Finding> poseFindings(const Project& project, const Plan& plan, cons
       if (const JointReport* other = r.worstOf(limb.twin); other && other->brief == worst->brief) continue;
     std::string name = worst->name;
     if (!name.empty()) name[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(name[0])));
-    add(worst->level, limb.id, fmt::format("{}: {}", name, worst->sentence),
+    add(worst->level, limb.id, fmt::format("{}: {}", name, lowerFirst(worst->sentence)),
         fmt::format("{} {}", worst->name, worst->brief));
   }
   std::stable_sort(out.begin(), out.end(),

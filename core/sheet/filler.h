@@ -39,7 +39,7 @@ public:
     if (shelfHigh_ <= 0) {
       fit(high);
       x_ = kMargin;
-      shelfRoom_ = height_ - kMargin - 6 - y_;
+      shelfRoom_ = height_ - kMargin - kFoot - y_;
     }
     const Point at(x_, y_);
     x_ += wide + kGap;
@@ -50,12 +50,13 @@ public:
 
   [[nodiscard]] double clear() const { return width_ - 2 * kMargin; }
   /// The highest block there is room for.
-  [[nodiscard]] double tallest() const { return height_ - 2 * kMargin - 20; }
+  [[nodiscard]] double tallest() const { return height_ - 2 * kMargin - 14 - kFoot; }
   double& y() { return y_; }
   std::vector<Page> take() { return std::move(pages_); }
 
 private:
-  static constexpr double kGap = 6; ///< mm between blocks side by side
+  static constexpr double kGap = 6;  ///< mm between blocks side by side
+  static constexpr double kFoot = 8; ///< mm for the 50 mm bar
 
   void endShelf() {
     y_ += shelfHigh_;
@@ -70,7 +71,7 @@ private:
 
   void fit(double block) {
     const double needs = block + (begun_ ? 0 : kHeading);
-    if (pages_.empty() || y_ + needs > height_ - kMargin - 6) {
+    if (pages_.empty() || y_ + needs > height_ - kMargin - kFoot) {
       Page page;
       page.width = width_;
       page.height = height_;

@@ -28,14 +28,16 @@ public:
 
   std::vector<Page> make() {
     if (parts_.lists) lists();
-    if (parts_.views) views();
-    Filler shapes(paper_, false);
+    Filler shapes(paper_, false); // what is at true size shares its pages
+    if (parts_.views) views(shapes);
     if (parts_.strips) strips(shapes, project_, plan_);
     if (parts_.shapes) {
       tapes(shapes, project_, plan_);
       padOutlines(shapes, project_, plan_);
     }
-    append(shapes.take());
+    std::vector<Page> drawn = shapes.take();
+    for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
+    append(std::move(drawn));
     Filler words(paper_, true);
     if (parts_.bends) bendTables(words, project_, plan_);
     if (parts_.assembly) assembly(words, project_, plan_);
@@ -280,8 +282,7 @@ private:
   };
 
   /// Small views share a page, the others are tiled.
-  void views() {
-    Filler pages(paper_, false);
+  void views(Filler& pages) {
     std::vector<Small> small;
     for (const View view : {View::Side, View::Front, View::Above}) {
       Small each{view, {}, 0, 0};
@@ -291,6 +292,9 @@ private:
       else
         tiles(view, each.marks, each.width, each.height);
     }
+    // The lowest last: there is room under it for what follows.
+    std::stable_sort(small.begin(), small.end(),
+                     [](const Small& a, const Small& b) { return a.height > b.height; });
     pages.section("True size: lay the wire on it");
     for (const Small& each : small) {
       const Point at = pages.place(each.width, each.height + kViewHead);
@@ -300,9 +304,6 @@ private:
         pages.marks().push_back(std::move(m));
       }
     }
-    std::vector<Page> made = pages.take();
-    for (Page& page : made) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
-    append(std::move(made));
   }
 
   void tiles(View view, const std::vector<Mark>& marks, double width, double height) {

@@ -244,6 +244,8 @@ TEST_F(PoseTest, AFallIsToldAndMended) {
   QTest::mouseClick(card->stand()->ask(), Qt::LeftButton);
   wait(card->stand());
   ASSERT_FALSE(card->stand()->changes().isEmpty());
+  card->refresh();
+  EXPECT_FALSE(card->stand()->changes().isEmpty()) << "shown anew, the answer stays";
   QTest::mouseClick(card->stand()->changes().front(), Qt::LeftButton);
   EXPECT_TRUE(session.pose().standing.base.stands);
 }
@@ -259,14 +261,14 @@ TEST_F(PoseTest, TheVerdictComesFirstAndTheRestIsOpened) {
     QTest::keyClick(fold->button(), Qt::Key_Space);
     EXPECT_TRUE(fold->isOpen());
     EXPECT_TRUE(fold->content()->isVisible());
-    EXPECT_GT(fold->content()->mapTo(card, QPoint()).y(),
-              card->stand()->mapTo(card, QPoint()).y());
+    EXPECT_GT(fold->content()->mapTo(card, QPoint()).y(), card->stand()->mapTo(card, QPoint()).y());
     QTest::mouseClick(fold->button(), Qt::LeftButton, {}, QPoint(8, fold->button()->height() / 2));
     EXPECT_FALSE(fold->content()->isVisible());
   }
   // That felt springs back is springs once for the figure, not at every joint.
   int springs = 0;
-  for (const Finding& f : session.pose().findings) springs += f.text.find("pring") != std::string::npos ? 1 : 0;
+  for (const Finding& f : session.pose().findings)
+    springs += f.text.find("pring") != std::string::npos ? 1 : 0;
   EXPECT_LE(springs, 1);
   EXPECT_TRUE(std::any_of(session.pose().joints.begin(), session.pose().joints.end(),
                           [](const JointReport& j) { return j.level == Level::Good; }))
