@@ -181,8 +181,7 @@ int main(int argc, char** argv) {
        {QStringLiteral("sheet"),
         QStringLiteral("the parts of it, with commas between: %1").arg(partKeys().join(QStringLiteral(", "))),
         QStringLiteral("parts")},
-       {QStringLiteral("shot"),
-        QStringLiteral("picture of a stage: study, wire, pose or wrap; then OUT.png"),
+       {QStringLiteral("shot"), QStringLiteral("picture of a stage: study, wire, pose or wrap; then OUT.png"),
         QStringLiteral("stage")},
        {QStringLiteral("size"), QStringLiteral("size of the picture"), QStringLiteral("WxH"),
         QStringLiteral("1280x800")},
@@ -251,6 +250,8 @@ int main(int argc, char** argv) {
     return 0;
   }
 
+  // What lies on the mat until something is chosen is of a size one can hold, too.
+  if (!hasFile) session.startNew(QString::fromStdString(session.project().pattern));
   MainWindow window(session);
   window.show();
   QTimer::singleShot(0, &window, [&] {

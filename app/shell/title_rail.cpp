@@ -46,7 +46,7 @@ double titleSize() { return textScale() > 1.3 ? 16 : 24; }
 TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(parent), session_(session) {
   auto* layout = new QHBoxLayout(this);
   layout->setContentsMargins(textScale() > 1.3 ? frame(8) : px(26), 0, frame(16), 0);
-  layout->setSpacing(textScale() > 1.3 ? frame(4) : px(14));
+  layout->setSpacing(textScale() > 1.3 ? frame(4) : px(12));
   name_ = new QToolButton(this);
   name_->setPopupMode(QToolButton::InstantPopup);
   name_->setMenu(menu);

@@ -59,6 +59,8 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   finish_->setAccessibleName(tr("How the coat is made"));
   finish_->addItems({tr("felted in thin layers"), tr("felted and brushed up"), tr("yarn, laid and combed"),
                      tr("fur in rows"), tr("feathers in rows")});
+  finish_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  finish_->setMinimumContentsLength(10);
   fur_ = new QLineEdit(this);
   fur_->setAccessibleName(tr("Length to be seen"));
   fur_->setPlaceholderText(tr("length seen"));
@@ -212,8 +214,8 @@ void CoatPanel::refresh() {
   const auto offer = pelt();
   offer_->setVisible(offer.has_value() && !inRows(wool.finish));
   if (offer)
-    offer_->setText((offer->finish == CoatFinish::Feathers ? tr("Lay feathers of %1, like the living bird's")
-                                                           : tr("Lay fur of %1, like the living pelt"))
+    offer_->setText((offer->finish == CoatFinish::Feathers ? tr("Feathers of %1, like the bird's")
+                                                           : tr("Fur of %1, like its pelt"))
                         .arg(str(printLength(std::round(offer->shown), units, 0))));
   QString words = tr("%1 wool over a %2 core wants %3 g/m²; this coat lays %4.")
                       .arg(str(std::string(word(wool.coat.shown()))),

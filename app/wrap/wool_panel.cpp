@@ -78,6 +78,8 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.form = new QComboBox(this);
   s.form->setAccessibleName(coat ? tr("How the coat wool comes") : tr("How the core wool comes"));
   s.form->addItems({tr("batt"), tr("carded sliver"), tr("combed top"), tr("roving")});
+  s.form->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  s.form->setMinimumContentsLength(textScale() > 1.3 ? 3 : 8);
   grid->addWidget(s.form, row, 1);
   s.linear = new QLineEdit(this);
   s.linear->setAccessibleName(coat ? tr("Weight of 1 m of the coat wool")
@@ -89,6 +91,8 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.tone->setAccessibleName(coat ? tr("Colour of the coat wool") : tr("Colour of the core wool"));
   s.tone->addItems({tr("pale"), tr("mid"), tr("dark")});
   s.tone->setPlaceholderText(tr("how dark?"));
+  s.tone->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  s.tone->setMinimumContentsLength(textScale() > 1.3 ? 3 : 6);
   grid->addWidget(s.tone, row, 3);
   const auto of = [coat](WoolWish& w) -> WoolStock& { return coat ? w.coat : w.core; };
   connect(s.form, &QComboBox::activated, this, [this, of, name](int i) {

@@ -10,6 +10,8 @@
 #include <QScrollArea>
 #include <QToolButton>
 
+#include <algorithm>
+
 using namespace columna;
 using namespace columna::test;
 
@@ -49,6 +51,19 @@ QStringList cutOff(const QWidget& window) {
   return out;
 }
 
+/// The widgets that ask for the most width, widest first: what to look at when a window is too wide.
+std::string widest(const QWidget& window) {
+  QList<QWidget*> all = window.findChildren<QWidget*>();
+  std::sort(all.begin(), all.end(), [](const QWidget* a, const QWidget* b) {
+    return a->minimumSizeHint().width() > b->minimumSizeHint().width();
+  });
+  std::string out;
+  for (const QWidget* w : all.first(std::min<qsizetype>(12, all.size())))
+    out += std::string(w->metaObject()->className()) + ' ' + w->accessibleName().toStdString() + ' ' +
+           std::to_string(w->minimumSizeHint().width()) + "; ";
+  return out;
+}
+
 class LargeText : public ::testing::Test {
 protected:
   ~LargeText() override {
@@ -73,8 +88,8 @@ protected:
         if (stage == Stage::Wrap) session.setWrapTab((limb + 1) % 4);
         for (int k = 0; k < 6; ++k) QApplication::processEvents();
         EXPECT_EQ(cutOff(window).join(QStringLiteral("\n")).toStdString(), "")
-            << name << ", stage " << static_cast<int>(stage) << ", limb " << limb;
-        EXPECT_LE(window.minimumSizeHint().width(), 1280) << name;
+            << name << ", stage " << static_cast<int>(stage) << ", limb " << limb << ": " << widest(window);
+        EXPECT_LE(window.minimumSizeHint().width(), 1280) << name << ": " << widest(window);
         EXPECT_LE(window.minimumSizeHint().height(), 800) << name;
       }
   }

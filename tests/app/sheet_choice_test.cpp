@@ -28,6 +28,7 @@ protected:
 } // namespace
 
 TEST_F(SheetChoiceTest, PartsAreTickedCountedAndRemembered) {
+  session.startNew(QStringLiteral("red_fox"));
   {
     SheetChoice choice(session, QStringLiteral("Print"), &window);
     choice.show();

@@ -14,10 +14,10 @@ using namespace columna::test;
 
 TEST_F(WindowTest, TypeAHeightAndEverythingFollows) {
   auto* study = card<StudyCard>(Stage::Study);
-  const double wool = plan().totals.core;
+  const double wool = plan().wool.volume;
   type(study->sizeField(SizeBy::OverallHeight), "32 cm");
   EXPECT_NEAR(plan().figure.overallHeight, 320, 1e-9);
-  EXPECT_NEAR(plan().totals.core, 8 * wool, 0.02 * 8 * wool) << "some thin parts have a core now";
+  EXPECT_NEAR(plan().wool.volume, 8 * wool, 0.01 * 8 * wool);
   EXPECT_EQ(study->sizeField(SizeBy::OverallHeight)->text(), QStringLiteral("320 mm"));
   type(study->sizeField(SizeBy::ShoulderHeight), "3 3/4 in");
   EXPECT_NEAR(plan().figure.shoulderHeight, 95.25, 1e-9);
