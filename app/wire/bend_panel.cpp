@@ -28,21 +28,21 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   another_ = new QPushButton(tr("Run the wire another way"), this);
   left->addWidget(chooser_);
   left->addWidget(words_);
-  auto* row2 = new QHBoxLayout;
-  row2->setSpacing(px(4));
+  auto* ends = new QVBoxLayout; // under each other: "root of the left hindleg" is long
+  ends->setSpacing(px(4));
   for (int i = 0; i < 2; ++i) {
     ends_[i] = new QComboBox(this);
     ends_[i]->setAccessibleName(i == 0 ? tr("Where the piece begins") : tr("Where the piece ends"));
     ends_[i]->setToolTip(tr("another joint of the same wires; what it leaves becomes a piece of its own"));
-    ends_[i]->setFixedWidth(px(98));
-    row2->addWidget(ends_[i]);
+    ends_[i]->setFixedWidth(px(200));
+    ends->addWidget(ends_[i]);
     connect(ends_[i], &QComboBox::activated, this, [this, i](int at) {
       const int piece = chooser_->currentIndex();
       if (piece >= 0) session_.moveEnd(piece, i == 1, ends_[i]->itemData(at).toInt());
       refresh(); // put back when it was refused
     });
   }
-  left->addLayout(row2);
+  left->addLayout(ends);
   left->addWidget(another_);
   left->addStretch();
   row->addLayout(left);
