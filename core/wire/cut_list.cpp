@@ -13,7 +13,9 @@ namespace columna {
 namespace {
 
 constexpr size_t kMostPatterns = 6000;
-constexpr int kMostNodes = 20000; ///< of the search
+/// The search ends after so many nodes, each as dear as there are columns: about a fifth of a second.
+constexpr int kMostWork = 400000;
+constexpr int kLeastNodes = 40, kMostNodes = 4000;
 constexpr double kKeptCost =
     0.2; ///< of an offcut's mm, against lost ones: a whole bar is worth more than ends
 constexpr double kUncutCost = 1e5; ///< of a piece without wire, and a little more the longer it is
@@ -106,9 +108,8 @@ private:
   }
 
   /// Ends the search after so many nodes.
-  static void countNodes(glp_tree* tree, void* count) {
-    if (glp_ios_reason(tree) == GLP_ISELECT && ++*static_cast<int*>(count) > kMostNodes)
-      glp_ios_terminate(tree);
+  static void countNodes(glp_tree* tree, void* left) {
+    if (glp_ios_reason(tree) == GLP_ISELECT && --*static_cast<int*>(left) < 0) glp_ios_terminate(tree);
   }
 
   bool solve() {
@@ -166,7 +167,7 @@ private:
     glp_init_iocp(&how);
     how.msg_lev = GLP_MSG_OFF;
     how.presolve = GLP_ON;
-    int nodes = 0;
+    int nodes = std::clamp(kMostWork / std::max(1, columns), kLeastNodes, kMostNodes);
     how.cb_func = &Cutting::countNodes;
     how.cb_info = &nodes;
     glp_term_out(GLP_OFF);
