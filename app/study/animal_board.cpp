@@ -31,7 +31,7 @@ protected:
       if (tile->pattern().family == family) continue;
       family = tile->pattern().family;
       QString words = QString::fromStdString(family).replace(u'-', u' ').replace(u'_', u' ');
-      words[0] = words[0].toUpper();
+      if (!words.isEmpty()) words[0] = words[0].toUpper();
       p.setFont(typeface(13, QFont::DemiBold));
       p.setPen(t.faint);
       const QRect r = tile->geometry();

@@ -97,7 +97,8 @@ TEST(WorkTime, FollowsTheProjectsFinish) {
 }
 
 TEST(Pace, AFileWithoutANumberOrSourceIsRefusedByName) {
-  const std::string good = Scratch::read(std::string(COLUMNA_DATA_DIR) + "/work/pace.json");
+  const std::string good =
+      Scratch::read((std::filesystem::path(COLUMNA_DATA_DIR) / "work" / "pace.json").string());
   ASSERT_TRUE(readPace(good, "pace.json").ok());
   const auto broken = [&](const std::string& from, const std::string& to) {
     std::string text = good;
