@@ -10,18 +10,18 @@ std::string oneLine(std::string text) {
   return text;
 }
 
-Result<Catalog> catalog() {
-  auto loaded = loadCatalog(dataFolder(), ownPatternsFolder());
+Result<Catalog> catalog(const std::string& only) {
+  auto loaded = loadCatalog(dataFolder(), ownPatternsFolder(), only);
   if (loaded)
     for (const Problem& problem : loaded->problems) std::cerr << "skipped " << problem.sentence() << '\n';
   return loaded;
 }
 
 Result<Opened> openAndPlan(const std::string& path) {
-  auto shelf = catalog();
-  if (!shelf) return shelf.problem();
   auto file = openProject(path);
   if (!file) return file.problem();
+  auto shelf = catalog(file->project.pattern);
+  if (!shelf) return shelf.problem();
   for (const std::string& message : file->messages) std::cerr << oneLine(message) << '\n';
   auto made = columna::plan(file->project, *shelf);
   if (!made) return Problem{made.problem().what, path, made.problem().remedy};

@@ -11,7 +11,8 @@ namespace columna::cli {
 [[nodiscard]] std::string oneLine(std::string text);
 
 /// The data folder's catalog and the maker's own patterns; what cannot be read is named on standard error.
-[[nodiscard]] Result<Catalog> catalog();
+/// `only` as in loadCatalog.
+[[nodiscard]] Result<Catalog> catalog(const std::string& only = {});
 
 /// The project of a file and what follows from it.
 struct Opened {

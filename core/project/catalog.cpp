@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cstdlib>
 #include <fstream>
+#include <functional>
 
 namespace columna {
 namespace {
@@ -25,8 +26,11 @@ fs::path fromEnvironment(const char* name) {
   return value ? fs::path(value) : fs::path();
 }
 
-void takePatterns(Catalog& catalog, const fs::path& folder) {
-  for (const fs::path& file : jsonFiles(folder)) {
+void takePatterns(Catalog& catalog, const fs::path& folder, std::string_view only = {}) {
+  std::vector<fs::path> files = jsonFiles(folder);
+  const auto named = [&](const fs::path& file) { return file.stem().string() == only; };
+  if (std::any_of(files.begin(), files.end(), named)) std::erase_if(files, std::not_fn(named));
+  for (const fs::path& file : files) {
     const auto text = readFile(file, 4U << 20U);
     auto pattern = text ? readPattern(*text, file.filename().string()) : Result<Pattern>(text.problem());
     if (!pattern) {
@@ -79,9 +83,9 @@ Result<std::string> readFile(const fs::path& path, size_t limit) {
   return text;
 }
 
-Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own) {
+Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::string_view only) {
   Catalog catalog;
-  takePatterns(catalog, data / "patterns");
+  takePatterns(catalog, data / "patterns", only);
   if (!own.empty()) takePatterns(catalog, own);
   for (const fs::path& file : jsonFiles(data / "materials")) {
     const auto text = readFile(file, 1U << 20U);

@@ -29,9 +29,10 @@ struct Catalog {
 
 /// Reads `data`/patterns and `data`/materials, then the patterns in `own` (which may not exist): a maker's
 /// pattern takes the place of one with the same id. Error: the data folder is not there or has no pattern or
-/// no material.
+/// no material. With `only`, a pattern's id, of the data folder's patterns the file of that name alone is
+/// read (all where there is none): one plan needs one, and reading thirty takes longer than planning.
 [[nodiscard]] Result<Catalog> loadCatalog(const std::filesystem::path& data,
-                                          const std::filesystem::path& own = {});
+                                          const std::filesystem::path& own = {}, std::string_view only = {});
 
 /// The data folder: $COLUMNA_DATA, beside the program (../share/columna), or the source tree's.
 [[nodiscard]] std::filesystem::path dataFolder();

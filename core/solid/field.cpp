@@ -9,8 +9,9 @@
 namespace columna {
 namespace {
 
-constexpr double kThin = 1e-6; ///< mm: a section thinner than that holds nothing
-constexpr double kSure = 1.6;  ///< times a ball's radius a distance has to be for the ball to be clear
+constexpr double kThin = 1e-6;      ///< mm: a section thinner than that holds nothing
+constexpr double kSure = 1.6;       ///< times a ball's radius a distance has to be for the ball to be clear
+constexpr double kFootStill = 2e-4; ///< of a half-turn: a foot on an ellipse moves no more
 
 struct Found {
   double distance = 1e9, depth = 1e9, at = 0;
@@ -181,7 +182,8 @@ EllipseDistance distanceToEllipse(double x, double y, double a, double b) {
     const double moved = std::abs(c / n - c) + std::abs(s / n - s);
     c /= n;
     s /= n;
-    if (step > 0 && moved < 1e-5) break;
+    // A foot that is off by so much makes the distance wrong by its square only.
+    if (step > 0 && moved < kFootStill) break;
   }
   double nx = c / a;
   double ny = s / b;
