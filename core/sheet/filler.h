@@ -1,14 +1,22 @@
 // Pages of the sheet filled from the top, block by block and section after section: a new section goes on
-// where the last one left room.
+// where the last one left room, under it or, where the last block was tall and narrow, beside it.
 #pragma once
 
 #include "sheet/marks.h"
 
 #include <algorithm>
+#include <functional>
 #include <utility>
 #include <vector>
 
 namespace columna {
+
+/// A row of words that flow in columns.
+struct FlowRow {
+  double high = 0;                                            ///< mm
+  bool keeps = false;                                         ///< with the row after it
+  std::function<void(std::vector<Mark>&, const Point&)> draw; ///< from its top left corner
+};
 
 class Filler {
 public:
@@ -20,6 +28,12 @@ public:
 
   /// What follows is told under this heading; it is set when the first block of it is placed.
   void section(std::string title) {
+    if (shelfHigh_ > kTall * tallest() && x_ - kMargin < kNarrow * clear()) {
+      // A tall narrow block, alone: what follows goes beside it.
+      under_ = y_ + shelfHigh_;
+      left_ = x_;
+      shelfHigh_ = 0;
+    }
     endShelf();
     title_ = std::move(title);
     begun_ = false;
@@ -28,6 +42,7 @@ public:
   /// Room for a block over the whole width; a new page with the heading when there is none.
   std::vector<Mark>& room(double block) {
     endShelf();
+    endBeside();
     fit(block);
     return pages_.back().marks;
   }
@@ -37,14 +52,43 @@ public:
   Point place(double wide, double high) {
     if (shelfHigh_ > 0 && (x_ + wide > width_ - kMargin + 1e-6 || high > shelfRoom_)) endShelf();
     if (shelfHigh_ <= 0) {
+      if (left_ + wide > width_ - kMargin + 1e-6) endBeside();
       fit(high);
-      x_ = kMargin;
+      x_ = left_;
       shelfRoom_ = height_ - kMargin - kFoot - y_;
     }
     const Point at(x_, y_);
     x_ += wide + kGap;
     shelfHigh_ = std::max(shelfHigh_, high);
     return at;
+  }
+
+  /// Rows down the first of so many columns, then the next; all as high as each other on the last page.
+  void flow(int columns, const std::vector<FlowRow>& rows) {
+    endShelf();
+    endBeside();
+    const double step = (clear() + kGap) / columns;
+    size_t next = 0;
+    while (next < rows.size()) {
+      fit(std::min(group(rows, next), tallest()));
+      const double most = height_ - kMargin - kFoot - y_;
+      double high = most;
+      if (fill(rows, next, columns, most, [](const FlowRow&, const Point&) {}) == rows.size()) {
+        double low = 0; // the least height that holds them all
+        for (int halving = 0; halving < 20; ++halving) {
+          const double middle = (low + high) / 2;
+          const bool all =
+              fill(rows, next, columns, middle, [](const FlowRow&, const Point&) {}) == rows.size();
+          (all ? high : low) = middle;
+        }
+      }
+      double lowest = 0;
+      next = fill(rows, next, columns, high, [&](const FlowRow& row, const Point& at) {
+        row.draw(pages_.back().marks, Point(kMargin + at.x() * step, y_ + at.y()));
+        lowest = std::max(lowest, at.y() + row.high);
+      });
+      y_ = next < rows.size() ? height_ : y_ + lowest;
+    }
   }
   [[nodiscard]] std::vector<Mark>& marks() { return pages_.back().marks; }
 
@@ -55,17 +99,55 @@ public:
   std::vector<Page> take() { return std::move(pages_); }
 
 private:
-  static constexpr double kGap = 6;  ///< mm between blocks side by side
-  static constexpr double kFoot = 8; ///< mm for the 50 mm bar
+  static constexpr double kGap = 6;      ///< mm between blocks side by side
+  static constexpr double kFoot = 8;     ///< mm for the 50 mm bar
+  static constexpr double kTall = 0.5;   ///< of the tallest block: one is tall
+  static constexpr double kNarrow = 0.5; ///< of the width: room enough beside it
+  static constexpr double kHeading = 20; ///< mm a heading on a begun page takes, with what must follow it
 
   void endShelf() {
     y_ += shelfHigh_;
     shelfHigh_ = 0;
   }
 
+  void endBeside() {
+    if (left_ > kMargin) y_ = std::max(y_, under_);
+    left_ = kMargin;
+  }
+
+  /// How high the rows are that stay together from this one on.
+  static double group(const std::vector<FlowRow>& rows, size_t from) {
+    double high = 0;
+    for (size_t i = from; i < rows.size(); ++i) {
+      high += rows[i].high;
+      if (!rows[i].keeps) break;
+    }
+    return high;
+  }
+
+  /// Lays rows into columns of that height, as (column, mm down); the first row there is no room for.
+  template <class Place>
+  static size_t fill(const std::vector<FlowRow>& rows, size_t from, int columns, double high, Place lay) {
+    int column = 0;
+    double down = 0;
+    bool together = false;
+    for (size_t i = from; i < rows.size(); ++i) {
+      if (!together && down > 0 && down + group(rows, i) > high) {
+        down = 0;
+        if (++column == columns) return i;
+      }
+      lay(rows[i], Point(column, down));
+      down += rows[i].high;
+      together = rows[i].keeps;
+    }
+    return rows.size();
+  }
+
   void heading(double y, const std::string& words) {
-    pages_.back().marks.push_back(text({kMargin, y + 5}, words, 4.6, true));
-    pages_.back().marks.push_back(line({kMargin, y + 7}, {width_ - kMargin, y + 7}, 0.2, kRule));
+    const double size =
+        std::min(4.6, (width_ - kMargin - left_) / (0.55 * static_cast<double>(words.size() + 1)));
+    pages_.back().marks.push_back(text({left_, y + 5}, words, size, true));
+    pages_.back().marks.push_back(line({left_, y + 7}, {width_ - kMargin, y + 7}, 0.2, kRule));
     y_ = y + 14;
   }
 
@@ -76,6 +158,7 @@ private:
       page.width = width_;
       page.height = height_;
       pages_.push_back(std::move(page));
+      left_ = kMargin;
       heading(kMargin, begun_ ? title_ + ", continued" : title_);
     } else if (!begun_) {
       heading(y_ + 3, title_);
@@ -83,10 +166,10 @@ private:
     begun_ = true;
   }
 
-  static constexpr double kHeading = 20; ///< mm a heading on a begun page takes, with what must follow it
   std::string title_;
   bool begun_ = false;
   double width_ = 0, height_ = 0, y_ = 0;
+  double left_ = kMargin, under_ = 0; ///< where a tall block stands at the left: right of it, and its foot
   double x_ = 0, shelfHigh_ = 0, shelfRoom_ = 0;
   std::vector<Page> pages_;
 };

@@ -14,7 +14,7 @@ namespace columna {
 namespace {
 
 constexpr double kPicture = 62; ///< mm wide
-constexpr double kRow = 50;     ///< mm a pose
+constexpr double kRow = 48;     ///< mm a pose
 constexpr size_t kMostOfAnimal = 3;
 
 std::string factor(double value) {
@@ -23,10 +23,11 @@ std::string factor(double value) {
 
 class Posing {
 public:
-  Posing(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper)
-      : project_(project), plan_(plan), catalog_(catalog), size_(paperSize(paper)) {}
+  Posing(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog)
+      : pages_(pages), project_(project), plan_(plan), catalog_(catalog) {}
 
-  std::vector<Page> run() {
+  void run() {
+    pages_.section("Poses");
     std::vector<PatternPose> poses = project_.stances.saved;
     if (poses.empty()) { // the animal's own, a page of them
       poses.assign(plan_.pattern.poses.begin(),
@@ -42,27 +43,12 @@ public:
       one(poseReport(project_, plan_, catalog_, pose));
     }
     handling();
-    return std::move(pages_);
   }
 
 private:
-  std::vector<Mark>& room(double height) {
-    if (pages_.empty() || y_ + height > size_.y() - kMargin - 8) {
-      Page page;
-      page.width = size_.x();
-      page.height = size_.y();
-      page.marks.push_back(
-          text({kMargin, kMargin + 6}, pages_.empty() ? "Poses" : "Poses, continued", 4.6, true));
-      page.marks.push_back(line({kMargin, kMargin + 8}, {page.width - kMargin, kMargin + 8}, 0.2, kRule));
-      pages_.push_back(std::move(page));
-      y_ = kMargin + 14;
-    }
-    return pages_.back().marks;
-  }
-
   void say(const std::string& words, double x, double& y, bool bold = false, Rgb colour = kInk) {
     for (const std::string& each : wrap(words, x > kMargin ? 66 : 112)) {
-      pages_.back().marks.push_back(text({x, y}, each, 3.2, bold, TextAlign::Left, colour));
+      pages_.marks().push_back(text({x, y}, each, 3.2, bold, TextAlign::Left, colour));
       y += 4.4;
     }
   }
@@ -88,15 +74,15 @@ private:
       m.fill = Rgb{240, 233, 220};
       m.stroke = kInk;
       m.width = 0.25;
-      pages_.back().marks.push_back(std::move(m));
+      pages_.marks().push_back(std::move(m));
     }
-    pages_.back().marks.push_back(
+    pages_.marks().push_back(
         line({kMargin, top + kRow - 8}, {kMargin + kPicture, top + kRow - 8}, 0.2, kFaint));
   }
 
   void one(const PoseReport& r) {
-    room(kRow + 4);
-    const double top = y_;
+    pages_.room(kRow + 4);
+    const double top = pages_.y() - 6;
     picture(r.figure, top);
     const double x = kMargin + kPicture + 6;
     double y = top + 4;
@@ -126,12 +112,12 @@ private:
       if (f.level == Level::Good || said++ == 2) break;
       say(f.text, x, y, false, kFaint);
     }
-    y_ = std::max(top + kRow, y + 2) + 2;
+    pages_.y() = std::max(top + kRow, y + 2) + 8;
   }
 
   void handling() {
-    room(34);
-    double y = y_ + 4;
+    pages_.room(24);
+    double y = pages_.y();
     say("Handling", kMargin, y, true);
     double soft = std::numeric_limits<double>::infinity();
     std::string where;
@@ -151,21 +137,19 @@ private:
         "and from "
         "children at once.",
         kMargin, y);
-    y_ = y;
+    pages_.y() = y;
   }
 
+  Filler& pages_;
   const Project& project_;
   const Plan& plan_;
   const Catalog& catalog_;
-  Eigen::Vector2d size_;
-  std::vector<Page> pages_;
-  double y_ = 0;
 };
 
 } // namespace
 
-std::vector<Page> posePages(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper) {
-  return Posing(project, plan, catalog, paper).run();
+void poses(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog) {
+  Posing(pages, project, plan, catalog).run();
 }
 
 } // namespace columna

@@ -1,9 +1,9 @@
 #include "sheet/true_size_sheet.h"
 
-#include "anatomy/outline.h"
 #include "measure/gauge.h"
 #include "sheet/marks.h"
 #include "sheet/pose_page.h"
+#include "sheet/view_drawing.h"
 #include "sheet/wire_pages.h"
 #include "sheet/wool_pages.h"
 
@@ -12,12 +12,12 @@
 #include <algorithm>
 #include <cmath>
 #include <set>
+#include <utility>
 
 namespace columna {
 namespace {
 
-constexpr Rgb kCoat{240, 233, 220};
-constexpr double kViewHead = 12; ///< mm over a view for its words, and under it
+constexpr double kViewHead = 8; ///< mm over a view for its words, and under it
 
 class Sheet {
 public:
@@ -28,22 +28,13 @@ public:
 
   std::vector<Page> make() {
     if (parts_.lists) lists();
-    Filler shapes(paper_, false); // what is at true size shares its pages
-    if (parts_.views) views(shapes);
-    if (parts_.strips) strips(shapes, project_, plan_);
-    if (parts_.shapes) {
-      tapes(shapes, project_, plan_);
-      padOutlines(shapes, project_, plan_);
-    }
-    std::vector<Page> drawn = shapes.take();
-    for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
-    append(std::move(drawn));
+    append(trueSize());
     Filler words(paper_, true);
     if (parts_.bends) bendTables(words, project_, plan_);
     if (parts_.assembly) assembly(words, project_, plan_);
     if (parts_.wool) portions(words, project_, plan_);
+    if (parts_.poses) poses(words, project_, plan_, catalog_);
     append(words.take());
-    if (parts_.poses) append(posePages(project_, plan_, catalog_, paper_));
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
       page.marks.push_back(text({page.width - kMargin, page.height - 6},
@@ -199,114 +190,62 @@ private:
     for (Page& page : more) pages_.push_back(std::move(page));
   }
 
-  /// A view with the wire in it, at true size from the page's top left.
-  std::vector<Mark> drawing(View view, double& width, double& height) const {
-    const auto outlines = silhouette(plan_.figure, view);
-    double left = 1e9;
-    double right = -1e9;
-    double low = view == View::Above ? 1e9 : 0;
-    double top = -1e9;
-    for (const Polygon& polygon : outlines)
-      for (const Vec2& p : polygon) {
-        left = std::min(left, p.x());
-        right = std::max(right, p.x());
-        top = std::max(top, p.y());
-        if (view == View::Above) low = std::min(low, p.y());
-      }
-    const double pad = 6;
-    const auto place = [&](const Vec2& p) { return Point(p.x() - left + pad, top - p.y() + pad); };
-    width = right - left + 2 * pad;
-    height = top - low + 2 * pad;
-    std::vector<Mark> out;
-    for (const Polygon& polygon : outlines) {
-      Mark m;
-      for (const Vec2& p : polygon) m.points.push_back(place(p));
-      m.closed = true;
-      m.filled = true;
-      m.fill = kCoat;
-      m.stroke = kFaint;
-      m.width = 0.3;
-      out.push_back(std::move(m));
+  /// What is at true size shares its pages, upright or on their side, whichever needs fewer.
+  std::vector<Page> trueSize() {
+    std::vector<Page> best;
+    for (const bool upright : {false, true}) {
+      const std::vector<Page> before = std::exchange(pages_, {});
+      Filler shapes(paper_, upright);
+      if (parts_.views || parts_.shapes) viewsAndTapes(shapes);
+      if (parts_.strips) strips(shapes, project_, plan_);
+      if (parts_.shapes) padOutlines(shapes, project_, plan_);
+      std::vector<Page> drawn = shapes.take();
+      for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
+      append(std::move(drawn)); // after the tiles of what is larger than a page
+      drawn = std::exchange(pages_, before);
+      if (best.empty() || drawn.size() < best.size()) best = std::move(drawn);
     }
-    if (view != View::Above)
-      out.push_back(line(place({left - pad, 0}), place({right + pad, 0}), 0.2, kFaint));
-    const auto at = [&](int point) -> Point {
-      return place(project(plan_.skeleton.points[static_cast<size_t>(point)].at, view));
-    };
-    for (size_t i = 0; i < plan_.pieces.size(); ++i) {
-      const Piece& piece = plan_.pieces[i];
-      if (piece.limbs.empty() || piece.route.size() < 2) continue;
-      if (piece.mirrorOf >= 0 && view == View::Side) continue; // twins lie on each other
-      std::set<std::pair<int, int>> drawn;
-      for (size_t k = 0; k + 1 < piece.route.size(); ++k) {
-        const int a = piece.route[k];
-        const int b = piece.route[k + 1];
-        if (!drawn.insert({std::min(a, b), std::max(a, b)}).second) continue;
-        Mark wire = line(at(a), at(b), std::max(0.8, piece.diameter), pieceColour(i));
-        out.push_back(wire);
-        for (const int point : {a, b}) {
-          Mark joint;
-          joint.kind = Mark::Kind::Disc;
-          joint.points = {at(point)};
-          joint.size = 1.1;
-          joint.filled = true;
-          joint.fill = Rgb{255, 255, 255};
-          joint.stroke = kInk;
-          out.push_back(joint);
+    return best;
+  }
+
+  /// Small views share a page, the others are tiled. Tapes are short: they find room beside the last of the
+  /// tall views, before the low one.
+  void viewsAndTapes(Filler& pages) {
+    std::vector<ViewDrawing> small;
+    if (parts_.views)
+      for (const View view : {View::Side, View::Front, View::Above}) {
+        ViewDrawing each = drawView(plan_, view);
+        if (each.width <= pages.clear() && each.height + kViewHead <= pages.tallest())
+          small.push_back(std::move(each));
+        else
+          tiles(each);
+      }
+    std::stable_sort(small.begin(), small.end(),
+                     [](const ViewDrawing& a, const ViewDrawing& b) { return a.height > b.height; });
+    const auto low = std::partition_point(small.begin(), small.end(), [&](const ViewDrawing& each) {
+      return each.height + kViewHead > pages.tallest() / 2;
+    });
+    const auto draw = [&](auto from, auto to) {
+      if (from == to) return;
+      pages.section("True size: lay the wire on it");
+      for (auto each = from; each != to; ++each) {
+        const Point at = pages.place(each->width, each->height + kViewHead);
+        pages.marks().push_back(text(at, fmt::format("{} at true size", viewWords(each->view)), 3.4, true));
+        for (Mark m : each->marks) {
+          for (Point& p : m.points) p += at + Point(0, 3);
+          pages.marks().push_back(std::move(m));
         }
       }
-      if (piece.route.empty()) continue;
-      const Point tip = at(piece.route[piece.route.size() / 2]);
-      out.push_back(text(tip + Point(2.5, -2.5), piece.tag, 4, true));
-    }
-    return out;
+    };
+    draw(small.begin(), low);
+    if (parts_.shapes && low != small.begin()) tapes(pages, project_, plan_);
+    draw(low, small.end());
+    if (parts_.shapes && low == small.begin()) tapes(pages, project_, plan_);
   }
 
-  [[nodiscard]] static std::string_view viewWords(View view) {
-    switch (view) {
-    case View::Front:
-      return "Front view";
-    case View::Above:
-      return "View from above";
-    case View::Side:
-      break;
-    }
-    return "Side view, from the right,";
-  }
-
-  /// A view that fits a page with others beside it.
-  struct Small {
-    View view = View::Side;
-    std::vector<Mark> marks;
-    double width = 0, height = 0;
-  };
-
-  /// Small views share a page, the others are tiled.
-  void views(Filler& pages) {
-    std::vector<Small> small;
-    for (const View view : {View::Side, View::Front, View::Above}) {
-      Small each{view, {}, 0, 0};
-      each.marks = drawing(view, each.width, each.height);
-      if (each.width <= pages.clear() && each.height + kViewHead <= pages.tallest())
-        small.push_back(std::move(each));
-      else
-        tiles(view, each.marks, each.width, each.height);
-    }
-    // The lowest last: there is room under it for what follows.
-    std::stable_sort(small.begin(), small.end(),
-                     [](const Small& a, const Small& b) { return a.height > b.height; });
-    pages.section("True size: lay the wire on it");
-    for (const Small& each : small) {
-      const Point at = pages.place(each.width, each.height + kViewHead);
-      pages.marks().push_back(text(at, fmt::format("{} at true size", viewWords(each.view)), 3.4, true));
-      for (Mark m : each.marks) {
-        for (Point& p : m.points) p += at + Point(0, 3);
-        pages.marks().push_back(std::move(m));
-      }
-    }
-  }
-
-  void tiles(View view, const std::vector<Mark>& marks, double width, double height) {
+  void tiles(const ViewDrawing& drawn) {
+    const double width = drawn.width;
+    const double height = drawn.height;
     // Upright or on its side, whichever needs fewer pages.
     const auto count = [&](double w, double h) {
       const double across = w - 2 * kMargin;
@@ -326,7 +265,7 @@ private:
         page.window = {kMargin, kMargin + 10, page.width - 2 * kMargin, page.height - 2 * kMargin - 22};
         const Point shift(kMargin - c * (page.window.width - kTileOverlap),
                           kMargin + 10 - r * (page.window.height - kTileOverlap));
-        for (Mark m : marks) {
+        for (Mark m : drawn.marks) {
           for (Point& p : m.points) p += shift;
           page.inside.push_back(std::move(m));
         }
@@ -338,7 +277,7 @@ private:
                               static_cast<char>('A' + rows - 1), columns)
                 : std::string();
         page.marks.push_back(
-            text({kMargin, kMargin + 3}, fmt::format("{} at true size.", viewWords(view)), 3.4, true));
+            text({kMargin, kMargin + 3}, fmt::format("{} at true size.", viewWords(drawn.view)), 3.4, true));
         page.marks.push_back(text({kMargin, kMargin + 7.5}, of + "Lay the wire on it.", 3.0));
         ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
         scaleBar(page.marks, {kMargin, page.height - kMargin - 4});

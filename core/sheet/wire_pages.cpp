@@ -52,124 +52,197 @@ std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const P
 Rgb pieceColour(size_t piece) { return kPieces[piece % kPieces.size()]; }
 const std::vector<double>& pieceDashes(size_t piece) { return kDashes[piece % kDashes.size()]; }
 
+namespace {
+
+/// What of a piece is drawn in one row: all of it, or a stretch that the next row overlaps.
+struct StripRow {
+  size_t piece = 0;
+  double from = 0, to = 0; ///< mm from the piece's left end
+  bool first = true, last = true;
+  std::string head;
+  [[nodiscard]] double wide() const { return std::max(to - from, 1.75 * static_cast<double>(head.size())); }
+};
+
+std::vector<StripRow> stripRows(const Plan& plan, size_t i, double width, UnitSystem units) {
+  const Piece& piece = plan.pieces[i];
+  const double step = width - kStripOverlap;
+  const auto rowsOf = [&](double length) {
+    return length <= width ? 1 : 1 + static_cast<int>(std::ceil((length - width) / step));
+  };
+  // The waste at the end is left off where that saves a row.
+  double waste = 0;
+  for (const Feature& f : piece.features) waste += f.kind == "waste" ? f.takes : 0;
+  const bool shorter = rowsOf(piece.cut - waste) < rowsOf(piece.cut);
+  const double drawn = shorter ? piece.cut - waste : piece.cut;
+  const int rows = rowsOf(drawn);
+  const std::string whole = fmt::format("{}, {} of {}", piece.name, printLength(piece.cut, units),
+                                        printLength(piece.diameter, units, 2));
+  std::vector<StripRow> out;
+  for (int r = 0; r < rows; ++r) {
+    StripRow row{i, r * step, std::min(drawn, r * step + width), r == 0, r + 1 == rows, {}};
+    if (rows == 1)
+      row.head =
+          fmt::format("{}  {}{}", piece.tag, whole,
+                      shorter ? fmt::format("; cut {} beyond its end", printLength(waste, units)) : "");
+    else
+      row.head = fmt::format("{}{}: {} to {}{}", piece.tag, static_cast<char>('a' + r % 26),
+                             printLength(row.from, units, 0), printLength(row.to, units, 0),
+                             r == 0 ? fmt::format("; {}, in {} rows end to end", whole, rows)
+                                    : "; glue its left end over the tick");
+    out.push_back(std::move(row));
+  }
+  return out;
+}
+
+void strip(Filler& pages, const Plan& plan, const StripRow& row, UnitSystem units) {
+  const Piece& piece = plan.pieces[row.piece];
+  const double width = pages.clear();
+  const auto [from, to] = std::pair(row.from, row.to);
+  const Point origin = pages.place(std::min(width, row.wide()), kStripHeight);
+  std::vector<Mark>& out = pages.marks();
+  const double right = origin.x() + std::max(to - from, 60.0);
+  const double y = origin.y() + 8;
+  const auto x = [&, begin = from](double at) { return origin.x() + at - begin; };
+  out.push_back(text(origin, row.head, 3.2, true));
+  out.push_back(line({x(from), y}, {x(to), y}, 2.2, pieceColour(row.piece)));
+  if (!pieceDashes(row.piece).empty()) {
+    Mark dashes = line({x(from), y}, {x(to), y}, 0.9, Rgb{255, 255, 255});
+    dashes.dash = pieceDashes(row.piece);
+    out.push_back(dashes);
+  }
+  // Ends, and ticks where the next row begins.
+  const auto across = [&](double at, double half, double thick, Rgb colour) {
+    out.push_back(line({x(at), y - half}, {x(at), y + half}, thick, colour));
+  };
+  if (row.first)
+    across(from, 4, 0.4, kInk);
+  else
+    across(from + kStripOverlap, 5, 0.3, kFaint);
+  if (row.last)
+    across(to, 4, 0.4, kInk);
+  else
+    across(to - kStripOverlap, 5, 0.3, kFaint);
+  for (const TwistZone& z : piece.twists) {
+    const double a = std::max(z.from, from);
+    const double b = std::min(z.to, to);
+    if (b <= a) continue;
+    Mark twist = line({x(a), y - 2}, {x(b), y - 2}, 0.4, kFaint);
+    twist.dash = {1.2, 0.8};
+    out.push_back(twist);
+  }
+  std::array<double, 3> edge{0, 0, 0}; // three lines of words, so that close marks are all told
+  for (const auto& [at, words] : stripMarks(plan, piece, units)) {
+    if (at < from - 1e-9 || at > to + 1e-9) continue;
+    across(at, 3, 0.25, kInk);
+    for (size_t l = 0; l < edge.size(); ++l)
+      if (x(at) >= edge[l]) {
+        const double letters = static_cast<double>(words.size());
+        const double left =
+            std::max(origin.x(), std::min(x(at), std::min(right, kMargin + width) - 1.45 * letters));
+        out.push_back(text({left, y + 6 + 3.4 * static_cast<double>(l)}, words, 2.6));
+        edge[l] = left + 1.5 * letters + 3;
+        break;
+      }
+  }
+}
+
+} // namespace
+
 void strips(Filler& pages, const Project& project, const Plan& plan) {
   if (plan.pieces.empty()) return;
   pages.section("The pieces at true size: lay the wire along, mark with a pen");
-  const UnitSystem units = project.units;
-  for (size_t i = 0; i < plan.pieces.size(); ++i) {
-    const Piece& piece = plan.pieces[i];
-    const double width = pages.clear();
-    const double step = width - kStripOverlap;
-    const auto rowsOf = [&](double length) {
-      return length <= width ? 1 : 1 + static_cast<int>(std::ceil((length - width) / step));
-    };
-    // The waste at the end is left off where that saves a row.
-    double waste = 0;
-    for (const Feature& f : piece.features) waste += f.kind == "waste" ? f.takes : 0;
-    const bool shorter = rowsOf(piece.cut - waste) < rowsOf(piece.cut);
-    const double drawn = shorter ? piece.cut - waste : piece.cut;
-    const int rows = rowsOf(drawn);
-    const auto marks = stripMarks(plan, piece, units);
-    for (int r = 0; r < rows; ++r) {
-      const double from = r * step;
-      const double to = std::min(drawn, from + width);
-      std::string head =
-          fmt::format("{}  {}, {} of {}{}", piece.tag, piece.name, printLength(piece.cut, units),
-                      printLength(piece.diameter, units, 2),
-                      shorter ? fmt::format("; cut {} beyond its end", printLength(waste, units)) : "");
-      if (rows > 1)
-        head = fmt::format("{}{}: {} to {}{}", piece.tag, static_cast<char>('a' + r % 26),
-                           printLength(from, units, 0), printLength(to, units, 0),
-                           r == 0 ? fmt::format("; {}, {} of {}, in {} rows end to end", piece.name,
-                                                printLength(piece.cut, units),
-                                                printLength(piece.diameter, units, 2), rows)
-                                  : "; glue its left end over the tick");
-      const Point origin = pages.place(
-          std::min(width, std::max(to - from, 1.75 * static_cast<double>(head.size()))), kStripHeight);
-      std::vector<Mark>& out = pages.marks();
-      const double right = origin.x() + std::max(to - from, 60.0);
-      const double y = origin.y() + 8;
-      const auto x = [&](double at) { return origin.x() + at - from; };
-      out.push_back(text(origin, head, 3.2, true));
-      out.push_back(line({x(from), y}, {x(to), y}, 2.2, pieceColour(i)));
-      if (!pieceDashes(i).empty()) {
-        Mark dashes = line({x(from), y}, {x(to), y}, 0.9, Rgb{255, 255, 255});
-        dashes.dash = pieceDashes(i);
-        out.push_back(dashes);
-      }
-      // Ends, and ticks where the next row begins.
-      if (r == 0) out.push_back(line({x(0), y - 4}, {x(0), y + 4}, 0.4));
-      if (r + 1 == rows) out.push_back(line({x(drawn), y - 4}, {x(drawn), y + 4}, 0.4));
-      if (r > 0)
-        out.push_back(line({x(from + kStripOverlap), y - 5}, {x(from + kStripOverlap), y + 5}, 0.3, kFaint));
-      if (r + 1 < rows)
-        out.push_back(line({x(to - kStripOverlap), y - 5}, {x(to - kStripOverlap), y + 5}, 0.3, kFaint));
-      for (const TwistZone& z : piece.twists) {
-        const double a = std::max(z.from, from);
-        const double b = std::min(z.to, to);
-        if (b <= a) continue;
-        Mark twist = line({x(a), y - 2}, {x(b), y - 2}, 0.4, kFaint);
-        twist.dash = {1.2, 0.8};
-        out.push_back(twist);
-      }
-      std::array<double, 3> edge{0, 0, 0}; // three lines of words, so that close marks are all told
-      for (const auto& [at, words] : marks) {
-        if (at < from - 1e-9 || at > to + 1e-9) continue;
-        out.push_back(line({x(at), y - 3}, {x(at), y + 3}, 0.25));
-        for (size_t l = 0; l < edge.size(); ++l)
-          if (x(at) >= edge[l]) {
-            const double least = origin.x();
-            const double left =
-                std::min(x(at), std::min(right, kMargin + width) - 1.45 * static_cast<double>(words.size()));
-            out.push_back(text({std::max(least, left), y + 6 + 3.4 * static_cast<double>(l)}, words, 2.6));
-            edge[l] = std::max(least, left) + 1.5 * static_cast<double>(words.size()) + 3;
-            break;
-          }
-      }
-    }
-  }
+  std::vector<StripRow> rows;
+  for (size_t i = 0; i < plan.pieces.size(); ++i)
+    for (StripRow& row : stripRows(plan, i, pages.clear(), project.units)) rows.push_back(std::move(row));
+  // Those that fill the width first; the short ones lie side by side after them.
+  std::stable_partition(rows.begin(), rows.end(),
+                        [&](const StripRow& row) { return row.wide() > pages.clear() / 2; });
+  for (const StripRow& row : rows) strip(pages, plan, row, project.units);
 }
+
+namespace {
+
+using Cells = std::array<std::string, 6>;
+
+/// One column of the page or two beside each other: where its cells end, where the words begin, their size.
+struct TableLook {
+  int columns;
+  std::array<double, 6> at;
+  double size;
+  size_t letters; ///< of the words at that size
+};
+constexpr TableLook kWide{1, {18, 22, 104, 126, 150, 174}, 3.1, 48};
+constexpr TableLook kHalf{2, {9, 11, 57, 68, 80, 89.5}, 2.7, 31};
+constexpr double kSmallest = 0.82; ///< of the size, for the longest words
+constexpr double kHeads = 0.86;    ///< of the size, for what stands over a column
+constexpr size_t kTogether = 3;    ///< rows of a table that stay with its head
+
+FlowRow cellsRow(const TableLook& look, Cells cells, bool bold) {
+  return {look.size + 1.7, bold, [look, cells = std::move(cells), bold](auto& out, const Point& at) {
+            for (size_t c = 0; c < cells.size(); ++c) {
+              const bool tight = c == 1 && cells[c].size() > look.letters;
+              const double share = static_cast<double>(look.letters) / static_cast<double>(cells[c].size());
+              out.push_back(text(at + Point(look.at[c], 0), cells[c],
+                                 look.size * (tight  ? share
+                                              : bold ? kHeads
+                                                     : 1),
+                                 bold, c == 1 ? TextAlign::Left : TextAlign::Right));
+            }
+          }};
+}
+
+FlowRow headRow(std::string words, double high, bool keeps) {
+  return {high, keeps, [words = std::move(words)](auto& out, const Point& at) {
+            out.push_back(text(at, words, 3.3, true));
+          }};
+}
+
+} // namespace
 
 void bendTables(Filler& pages, const Project& project, const Plan& plan) {
   if (plan.pieces.empty()) return;
   pages.section("Bends, from the left end of each piece");
   const UnitSystem units = project.units;
-  const std::array<double, 6> column{18, 22, 104, 126, 150, 174};
-  const auto row = [&](const std::array<std::string, 6>& cells, bool bold) {
-    std::vector<Mark>& out = pages.room(6);
-    for (size_t c = 0; c < cells.size(); ++c)
-      out.push_back(text({kMargin + column[c], pages.y()}, cells[c], 3.1, bold,
-                         c == 1 ? TextAlign::Left : TextAlign::Right));
-    pages.y() += 4.8;
-  };
-  for (const Piece& piece : plan.pieces) {
-    if (piece.bends.empty() && piece.twists.empty()) continue;
-    if (piece.mirrorOf >= 0) {
-      pages.room(8).push_back(text({kMargin, pages.y()},
-                                   fmt::format("{}  {}: as {}, turned the other way", piece.tag, piece.name,
-                                               plan.pieces[static_cast<size_t>(piece.mirrorOf)].tag),
-                                   3.4, true));
-      pages.y() += 7;
-      continue;
-    }
-    pages.room(22).push_back(
-        text({kMargin, pages.y()},
-             fmt::format("{}  {}, {}", piece.tag, piece.name, printLength(piece.cut, units)), 3.6, true));
-    pages.y() += 5.5;
-    row({fmt::format("{}", lengthUnit(units)), "what", "bend to", "stays at", "turn wire", "round"}, true);
-    const auto angle = [](const std::optional<double>& a) { return a ? printAngle(*a) : std::string(); };
-    for (const BendRow& each : bendTable(plan.skeleton, piece)) {
+  const auto angle = [](const std::optional<double>& a) { return a ? printAngle(*a) : std::string(); };
+  std::vector<std::vector<Cells>> tables(plan.pieces.size());
+  size_t longest = 0;
+  for (size_t i = 0; i < plan.pieces.size(); ++i) {
+    if (plan.pieces[i].mirrorOf >= 0) continue;
+    for (const BendRow& each : bendTable(plan.skeleton, plan.pieces[i])) {
       std::string what = each.point;
       if (each.kind == BendRow::Kind::Fold) what.insert(0, "fold, ");
       if (each.kind == BendRow::Kind::Twist)
         what = fmt::format("twist to {}, {} turns", printLengthFigure(each.to, units, 1),
                            printNumber(each.turns, 0));
-      row({printLengthFigure(each.at, units, 1), what, angle(each.tool), angle(each.angle), angle(each.turn),
-           each.radius ? printLengthFigure(*each.radius, units, 1) : std::string()},
-          false);
+      longest = std::max(longest, what.size());
+      tables[i].push_back({printLengthFigure(each.at, units, 1), what, angle(each.tool), angle(each.angle),
+                           angle(each.turn),
+                           each.radius ? printLengthFigure(*each.radius, units, 1) : std::string()});
     }
-    pages.y() += 4;
   }
+  const bool half = kSmallest * static_cast<double>(longest) <= static_cast<double>(kHalf.letters);
+  const TableLook& look = half ? kHalf : kWide;
+  std::vector<FlowRow> rows;
+  for (size_t i = 0; i < plan.pieces.size(); ++i) {
+    const Piece& piece = plan.pieces[i];
+    if (piece.bends.empty() && piece.twists.empty()) continue;
+    if (piece.mirrorOf >= 0) {
+      rows.push_back(headRow(fmt::format("{}  {}: as {}, turned the other way", piece.tag, piece.name,
+                                         plan.pieces[static_cast<size_t>(piece.mirrorOf)].tag),
+                             7, false));
+      continue;
+    }
+    rows.push_back(
+        headRow(fmt::format("{}  {}, {}", piece.tag, piece.name, printLength(piece.cut, units)), 5.5, true));
+    rows.push_back(cellsRow(
+        look, {std::string(lengthUnit(units)), "what", "bend to", "stays at", "turn wire", "round"}, true));
+    for (size_t k = 0; k < tables[i].size(); ++k) {
+      rows.push_back(cellsRow(look, std::move(tables[i][k]), false));
+      rows.back().keeps = k + 1 < std::min(kTogether, tables[i].size());
+    }
+    rows.back().high += 4;
+  }
+  pages.flow(look.columns, rows);
 }
 
 void assembly(Filler& pages, const Project& project, const Plan& plan) {

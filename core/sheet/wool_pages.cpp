@@ -15,7 +15,8 @@ namespace columna {
 namespace {
 
 constexpr double kTapeHigh = 12; ///< mm, a tape's width
-constexpr double kTapeBlock = 33;
+constexpr double kTapeBlock = 29;
+constexpr double kPadGap = 6;     ///< mm between a pad's outline and its side
 constexpr double kTapeLeast = 82; ///< mm, what the line under a tape takes
 constexpr double kLine = 5.4;
 
@@ -76,7 +77,7 @@ void portions(Filler& pages, const Project& project, const Plan& plan) {
   const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
   int number = 0;
   for (const BuildStep& step : steps) {
-    std::vector<Mark>& out = pages.room(kLine + 4);
+    std::vector<Mark>& out = pages.room(number == 0 ? 4 * kLine : kLine + 4); // no heading with one row
     tick(out, kMargin, pages.y());
     out.push_back(text({kMargin + 6, pages.y()}, fmt::format("{}  {}", ++number, step.words), 3.4));
     out.push_back(text({kMargin + 90, pages.y()}, printMass(step.grams, units), 3.5, true, TextAlign::Right));
@@ -221,22 +222,29 @@ void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
     // Larger than the paper: drawn to a half, a third and so on.
     int smaller = 1;
     while (std::max(pad.length, pad.width) / smaller > pages.clear() - 4 ||
-           (std::min(pad.length, pad.width) + pad.loose) / smaller + 16 > pages.tallest())
+           (std::min(pad.length, pad.width) + pad.loose) / smaller + 20 > pages.tallest())
       ++smaller;
     const double scale = 1.0 / smaller;
     const double length = std::max(pad.length, pad.width) * scale;
     const double width = std::min(pad.length, pad.width) * scale;
     const double thick = pad.loose * scale;
     const std::string head =
-        fmt::format("{}{}: {}, {} by {}, {} thick as rolled{}", shown.count == 2 ? "2 × " : "", shown.name,
-                    printMass(pad.grams, units), printLength(pad.length, units, 0),
+        fmt::format("{}{}: {}", shown.count == 2 ? "2 × " : "", shown.name, printMass(pad.grams, units));
+    const std::string sizes =
+        fmt::format("{} by {}, {} thick as rolled{}", printLength(pad.length, units, 0),
                     printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
                     smaller > 1 ? fmt::format(", drawn 1 : {}", smaller) : std::string());
-    const Point origin =
-        pages.place(std::min(pages.clear(), std::max(length + 4, 1.8 * static_cast<double>(head.size()))),
-                    width + thick + 16);
+    const double words =
+        std::max(1.8 * static_cast<double>(head.size()), 1.6 * static_cast<double>(sizes.size()));
+    // Seen from the side beside it where two such still lie abreast, else under it.
+    const double both = 2 * length + kPadGap + 4;
+    const bool beside = both <= (pages.clear() - kPadGap) / 2;
+    Point origin = pages.place(std::min(pages.clear(), std::max(beside ? both : length + 4, words)),
+                               beside ? std::max(width, thick) + 16 : width + thick + 20);
     std::vector<Mark>& out = pages.marks();
     out.push_back(text(origin, head, 3.4, true));
+    origin.y() += 4.4;
+    out.push_back(text(origin, sizes, 3.0, false, TextAlign::Left, kFaint));
     const Point middle(origin.x() + length / 2 + 1, origin.y() + 4 + width / 2);
     Mark outline;
     for (int k = 0; k < 60; ++k) {
@@ -250,10 +258,11 @@ void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
     outline.stroke = kInk;
     out.push_back(std::move(outline));
     Mark side;
-    const double base = origin.y() + 6 + width + thick;
+    const double left = origin.x() + 1 + (beside ? length + kPadGap : 0);
+    const double base = origin.y() + (beside ? 4 + std::max(width, thick) : 6 + width + thick);
     for (int k = 0; k <= 40; ++k) {
       const double t = k / 40.0;
-      side.points.emplace_back(origin.x() + 1 + t * length, base - thick * padThicknessShare(t));
+      side.points.emplace_back(left + t * length, base - thick * padThicknessShare(t));
     }
     side.closed = true;
     side.stroke = kFaint;
