@@ -53,7 +53,7 @@ TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
       left = std::min(left, p.x());
       right = std::max(right, p.x());
     }
-  const double expected = right - left + 12; // the ground line goes 6 mm beyond at either end
+  const double expected = right - left + 10; // the ground line goes 5 mm beyond at either end
   ASSERT_GT(expected, 150);
   ASSERT_LT(expected, 185) << "one sheet, so that the whole line is on it";
   for (const Paper paper : {Paper::A4, Paper::Letter}) {
