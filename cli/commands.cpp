@@ -1,4 +1,6 @@
 #include "commands.h"
+#include "measure/disk.h"
+#include "measure/json_text.h"
 #include "open.h"
 
 #include "anatomy/pattern_check.h"
@@ -98,7 +100,7 @@ int patterns(bool json) {
                      {"life", {{"measure", p.lifeMeasure}, {"mm", p.lifeMm}}},
                      {"limbs", std::move(limbs)}});
     }
-    std::cout << out.dump(1) << '\n';
+    std::cout << writeJson(out) << '\n';
     return kGood;
   }
   for (const Pattern& p : shelf->patterns)
@@ -131,7 +133,7 @@ int materials(bool json) {
                    {"piece_mm", m.pieceLength},
                    {"source", m.source}});
   }
-  std::cout << out.dump(1) << '\n';
+  std::cout << writeJson(out) << '\n';
   return kGood;
 }
 
@@ -205,7 +207,7 @@ int plan(const std::string& file, bool json) {
   if (json) {
     auto out = toJson(opened->plan);
     out["poses"] = posesJson(opened->file.project, opened->plan, opened->shelf);
-    std::cout << out.dump(1) << '\n';
+    std::cout << writeJson(out) << '\n';
   } else
     printPlan(opened->file, opened->plan);
   return opened->plan.anyWrong() ? kWrong : kGood;

@@ -1,4 +1,6 @@
 #include "commands.h"
+#include "measure/disk.h"
+#include "measure/json_text.h"
 #include "open.h"
 
 #include "hold/frame_deck.h"
@@ -63,7 +65,7 @@ int frame(const std::string& file, const FrameOptions& options) {
       return complain(problem->sentence());
   }
   if (options.json)
-    std::cout << frameJson(report).dump(1) << '\n';
+    std::cout << writeJson(frameJson(report)) << '\n';
   else if (options.deck.empty())
     printPose(report, poseLimits(report.sums.armature));
   return report.level == Level::Wrong ? kWrong : kGood;

@@ -2,6 +2,7 @@
 
 #include <CLI/CLI.hpp>
 
+#include <iostream>
 #include <sstream>
 
 int main(int argc, char** argv) {
@@ -88,14 +89,21 @@ int main(int argc, char** argv) {
   } catch (const CLI::ParseError& e) {
     return cli::complain(std::string(e.what()) + "; see columna-cli --help");
   }
-  if (patterns->parsed()) return cli::patterns(json);
-  if (materials->parsed()) return cli::materials(json);
-  if (create->parsed()) return cli::create(fresh);
-  if (sizing->parsed()) return cli::size(file, core, wire);
-  if (outline->parsed()) return cli::outlines(file, output);
-  if (exporting->parsed()) return cli::exportSolid(file, exported);
-  if (sheet->parsed()) return cli::sheet(file, output);
-  if (frame->parsed()) return cli::frame(file, framed);
-  if (plan->parsed()) return cli::plan(file, json);
-  return cli::check(file);
+  const auto run = [&] {
+    if (patterns->parsed()) return cli::patterns(json);
+    if (materials->parsed()) return cli::materials(json);
+    if (create->parsed()) return cli::create(fresh);
+    if (sizing->parsed()) return cli::size(file, core, wire);
+    if (outline->parsed()) return cli::outlines(file, output);
+    if (exporting->parsed()) return cli::exportSolid(file, exported);
+    if (sheet->parsed()) return cli::sheet(file, output);
+    if (frame->parsed()) return cli::frame(file, framed);
+    if (plan->parsed()) return cli::plan(file, json);
+    return cli::check(file);
+  };
+  const int code = run();
+  // What did not get out was not said.
+  if (!std::cout.flush())
+    return cli::complain("the output could not be written; make room, or send it elsewhere");
+  return code;
 }

@@ -1,5 +1,6 @@
 #include "pose/remedy_list.h"
 
+#include "measure/json_text.h"
 #include "shell/beside.h"
 #include "shell/parts.h"
 #include "shell/say.h"
@@ -54,7 +55,7 @@ void RemedyList::offer(bool asks) {
   // The same question of the same project: its answer, shown or on its way, stays. Cards are shown anew
   // often.
   if (asks && asked_ && asked_->limb == limb_ && asked_->joint == joint_ &&
-      asked_->project == toJson(session_.project()).dump())
+      asked_->project == writeJson(toJson(session_.project())))
     return;
   ++turn_;
   asked_.reset();
@@ -70,7 +71,7 @@ void RemedyList::start() {
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
   waiting_ = true;
-  asked_ = Asked{toJson(session_.project()).dump(), limb_, joint_};
+  asked_ = Asked{writeJson(toJson(session_.project())), limb_, joint_};
   trying_.setFuture(beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
                             plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
     return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)

@@ -1,5 +1,6 @@
 #include "print/pages.h"
 
+#include "measure/disk.h"
 #include "project/columna_file.h"
 #include "shell/say.h"
 

@@ -1,5 +1,6 @@
 #include "shell/session.h"
 
+#include "measure/disk.h"
 #include "shell/beside.h"
 #include "shell/say.h"
 

@@ -1,4 +1,5 @@
 // What the menu and the keys of the window do.
+#include "measure/disk.h"
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "project/columna_file.h"

@@ -39,6 +39,22 @@ private:
   qint64 read_ = 0;
 };
 
+/// Whether every chunk of a PNG ends within the file. One that claims to be a gigabyte longer is given the
+/// room it asks for before it is found short.
+bool wholeChunks(QFile& file) {
+  constexpr qint64 signature = 8;
+  constexpr qint64 around = 12; // its length, its name and its sum
+  const qint64 size = file.size();
+  for (qint64 at = signature; at < size;) {
+    unsigned char head[4] = {};
+    if (!file.seek(at) || file.read(reinterpret_cast<char*>(head), 4) != 4) break; // NOLINT
+    const qint64 length = (qint64{head[0]} << 24) | (head[1] << 16) | (head[2] << 8) | head[3];
+    if (length > size - at - around) return false;
+    at += around + length;
+  }
+  return true;
+}
+
 } // namespace
 
 Result<Picture> readPicture(const QString& path, PictureProgress* progress) {
@@ -56,6 +72,8 @@ Result<Picture> readPicture(const QString& path, PictureProgress* progress) {
   constexpr std::array<const char*, 4> known{"png", "jpeg", "webp", "tiff"};
   if (std::none_of(known.begin(), known.end(), [&](const char* f) { return format == f; }))
     return Problem{"it is not a picture this program reads", name, "give a PNG, JPEG, WebP or TIFF"};
+  if (QFile chunks(path); format == "png" && chunks.open(QIODevice::ReadOnly) && !wholeChunks(chunks))
+    return Problem{"the picture is damaged", name, "save it anew and try again"};
   const QSize size = reader.size();
   if (!size.isValid()) return Problem{"the picture is damaged", name, "save it anew and try again"};
   const int least = std::min(size.width(), size.height());

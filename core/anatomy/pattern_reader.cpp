@@ -1,5 +1,6 @@
 #include "anatomy/pattern_fields.h"
 #include "anatomy/pattern_movement.h"
+#include "measure/json_text.h"
 
 #include <set>
 
@@ -269,11 +270,10 @@ private:
 } // namespace
 
 Result<Pattern> readPattern(std::string_view json, const std::string& file) {
-  Json root = Json::parse(json, nullptr, false);
-  if (root.is_discarded())
-    return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
+  auto root = parseJson(json, file);
+  if (!root) return root.problem();
   try {
-    return Reader(std::move(root), file).read();
+    return Reader(std::move(root).value(), file).read();
   } catch (const PatternFields::Bad& bad) {
     return bad.problem;
   }

@@ -35,9 +35,8 @@ double awgToMm(double n) { return 0.127 * std::pow(92.0, (36.0 - n) / 39.0); }
 double mmToAwg(double mm) { return 36.0 - 39.0 * std::log(mm / 0.127) / std::log(92.0); }
 
 std::optional<double> swgToMm(int n) {
-  const int index = n - kFirstSwg;
-  if (index < 0 || index >= static_cast<int>(kSwgMils.size())) return std::nullopt;
-  return kSwgMils[static_cast<size_t>(index)] * kMmPerInch / 1000.0;
+  if (n < kFirstSwg || n >= kFirstSwg + static_cast<int>(kSwgMils.size())) return std::nullopt;
+  return kSwgMils[static_cast<size_t>(n - kFirstSwg)] * kMmPerInch / 1000.0;
 }
 
 std::optional<int> nearestSwg(double mm) {
@@ -60,7 +59,7 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
   const std::string text = lower(given);
   if (const auto number = without(text, "swg")) {
     const auto n = parseNumber(*number);
-    if (!n || *n != std::floor(*n) || !swgToMm(static_cast<int>(*n)))
+    if (!n || *n < 0 || *n > 50 || *n != std::floor(*n) || !swgToMm(static_cast<int>(*n)))
       return Problem{fmt::format("\"{}\" is not in the Imperial gauge table", given),
                      {},
                      "give a whole number from 10 to 34, or the diameter in mm"};
@@ -79,8 +78,8 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
     if (!number) continue;
     const auto n = parseNumber(*number);
     if (!n) break;
-    const auto imperial = swgToMm(static_cast<int>(*n));
-    if (*n < 0 || *n > 40 || !imperial)
+    const auto imperial = *n >= 0 && *n <= 40 ? swgToMm(static_cast<int>(*n)) : std::nullopt;
+    if (!imperial)
       return Problem{fmt::format("\"{}\" does not say which gauge", given), {}, "give the diameter in mm"};
     const double american = awgToMm(*n);
     return Problem{

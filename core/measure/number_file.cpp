@@ -1,14 +1,17 @@
 #include "measure/number_file.h"
 
+#include "measure/json_text.h"
+
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
 namespace columna {
 
 Result<std::vector<double>> readNumbers(std::string_view json, std::string_view schema,
                                         std::span<const std::string_view> keys, const std::string& file) {
-  const auto root = nlohmann::json::parse(json, nullptr, false);
-  if (!root.is_object() || root.value("schema", "") != schema)
+  const auto text = parseJson(json, file);
+  if (!text) return text.problem();
+  const nlohmann::json& root = *text;
+  if (textOr(root, "schema") != schema)
     return Problem{"it is not a file of these numbers", file, fmt::format("write schema \"{}\"", schema)};
   std::vector<double> out;
   out.reserve(keys.size());

@@ -74,7 +74,8 @@ std::optional<double> fraction(std::string_view text) {
   const auto top = decimal(above);
   const auto bottom = decimal(below);
   if (!top || !bottom || *bottom == 0 || *top < 0 || *bottom < 0) return std::nullopt;
-  return whole + sign * *top / *bottom;
+  const double value = whole + sign * *top / *bottom;
+  return std::isfinite(value) ? std::optional(value) : std::nullopt;
 }
 
 struct Unit {
@@ -119,11 +120,11 @@ Result<double> parseWithUnit(std::string_view text, const std::array<Unit, N>& u
     if (cleaned.size() <= unit.name.size() || !cleaned.ends_with(unit.name)) continue;
     std::string number = plain(cleaned.substr(0, cleaned.size() - unit.name.size()));
     const auto value = parseNumber(number);
-    if (!value) return problem;
+    if (!value || !std::isfinite(*value * unit.factor)) return problem;
     return *value * unit.factor;
   }
   const auto value = parseNumber(cleaned);
-  if (!value) return problem;
+  if (!value || !std::isfinite(*value * bareFactor)) return problem;
   return *value * bareFactor;
 }
 

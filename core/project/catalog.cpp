@@ -1,10 +1,9 @@
 #include "project/catalog.h"
 
-#include <fmt/format.h>
+#include "measure/disk.h"
 
 #include <algorithm>
 #include <cstdlib>
-#include <fstream>
 #include <functional>
 
 namespace columna {
@@ -66,21 +65,6 @@ const Material* Catalog::material(std::string_view id) const {
   for (const Material& m : materials)
     if (m.id == id) return &m;
   return nullptr;
-}
-
-Result<std::string> readFile(const fs::path& path, size_t limit) {
-  std::error_code error;
-  if (!fs::exists(path, error)) return Problem{"the file is not there", path.string(), "check the name"};
-  if (fs::is_directory(path, error))
-    return Problem{"it is a folder, not a file", path.string(), "name a file in it"};
-  const auto size = fs::file_size(path, error);
-  if (!error && size > limit)
-    return Problem{fmt::format("the file is {} MB, more than such a file can be", size >> 20U), path.string(),
-                   "check that it is the right one"};
-  std::ifstream in(path, std::ios::binary);
-  std::string text((std::istreambuf_iterator<char>(in)), std::istreambuf_iterator<char>());
-  if (!in && !in.eof()) return Problem{"the file cannot be read", path.string(), "check who may read it"};
-  return text;
 }
 
 Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::string_view only) {

@@ -40,7 +40,4 @@ struct Catalog {
 /// Where makers keep their own patterns: $XDG_DATA_HOME/columna/patterns.
 [[nodiscard]] std::filesystem::path ownPatternsFolder();
 
-/// A whole file. Errors: not there, not readable, larger than `limit` bytes.
-[[nodiscard]] Result<std::string> readFile(const std::filesystem::path& path, size_t limit = 64U << 20U);
-
 } // namespace columna

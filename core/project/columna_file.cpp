@@ -1,16 +1,12 @@
 #include "project/columna_file.h"
 
-#include "project/catalog.h"
+#include "measure/disk.h"
+#include "measure/json_text.h"
 #include "project/salvage.h"
 
 #include <fmt/format.h>
 #include <zip.h>
 
-#include <fcntl.h>
-#include <unistd.h>
-
-#include <cerrno>
-#include <cstring>
 #include <memory>
 
 namespace columna {
@@ -65,11 +61,11 @@ std::string backupHint(const fs::path& path) {
 }
 
 Result<ProjectFile> fromJsonText(const std::string& text, const std::string& file, const std::string& hint) {
-  const nlohmann::json json = nlohmann::json::parse(text, nullptr, false);
-  if (json.is_discarded()) return Problem{"project.json in it is not JSON", file, hint};
+  const auto json = parseJson(text, file);
+  if (!json) return Problem{"project.json in it: " + json.problem().what, file, hint};
   ProjectFile out;
   bool newer = false;
-  auto project = projectFromJson(json, file, newer);
+  auto project = projectFromJson(*json, file, newer);
   if (!project) return project.problem();
   out.project = std::move(project).value();
   if (newer) {
@@ -169,7 +165,7 @@ Result<std::string> packProject(const ProjectFile& file) {
   const std::unique_ptr<zip_source_t, decltype(&zip_source_free)> held(archive, zip_source_free);
 
   const std::string mime(kMimeType);
-  const std::string json = toJson(file.project).dump(1) + "\n";
+  const std::string json = writeJson(toJson(file.project)) + "\n";
   const auto add = [&](const std::string& name, const std::string& content, bool stored) {
     zip_source_t* source = zip_source_buffer(zip.get(), content.data(), content.size(), 0);
     const zip_int64_t index = zip_file_add(zip.get(), name.c_str(), source, ZIP_FL_ENC_UTF_8);
@@ -184,7 +180,8 @@ Result<std::string> packProject(const ProjectFile& file) {
   };
   if (!add("mimetype", mime, true) || !add("project.json", json, false)) return fail("no entry");
   for (const auto& [name, content] : file.others)
-    if (!add(name, content, name.ends_with(".png") || name.ends_with(".jpg"))) return fail("no entry");
+    // One that will not go in must not keep the project from being saved.
+    (void)add(asUtf8(name), content, name.ends_with(".png") || name.ends_with(".jpg"));
   if (zip_close(zip.get()) != 0) return fail("not closed");
   (void)zip.release(); // closed: it no longer exists
 
@@ -197,49 +194,6 @@ Result<std::string> packProject(const ProjectFile& file) {
   zip_source_close(archive);
   if (read != size) return fail("not read back");
   return bytes;
-}
-
-std::optional<Problem> writeAtomically(const fs::path& path, std::string_view bytes, bool keepOld) {
-  const auto fail = [&](const char* doing) {
-    return Problem{fmt::format("it could not be {} ({})", doing, std::strerror(errno)),
-                   path.string(), // NOLINT(concurrency-mt-unsafe)
-                   "choose another folder, or make room; what was there is untouched"};
-  };
-  fs::path temporary = path;
-  temporary += fmt::format(".{}.part", ::getpid());
-  const int fd = ::open(temporary.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
-  if (fd < 0) return fail("written");
-  size_t done = 0;
-  while (done < bytes.size()) {
-    const ssize_t n = ::write(fd, bytes.data() + done, bytes.size() - done);
-    if (n < 0 && errno == EINTR) continue;
-    if (n <= 0) {
-      auto problem = fail("written");
-      ::close(fd);
-      ::unlink(temporary.c_str());
-      return problem;
-    }
-    done += static_cast<size_t>(n);
-  }
-  if (::fsync(fd) != 0 || ::close(fd) != 0) {
-    auto problem = fail("written");
-    ::unlink(temporary.c_str());
-    return problem;
-  }
-  std::error_code error;
-  if (keepOld && fs::exists(path, error)) {
-    fs::path old = path;
-    old += "~";
-    fs::remove(old, error);
-    fs::create_hard_link(path, old, error); // the name never points at nothing
-    if (error) fs::copy_file(path, old, fs::copy_options::overwrite_existing, error);
-  }
-  if (::rename(temporary.c_str(), path.c_str()) != 0) {
-    auto problem = fail("put in place");
-    ::unlink(temporary.c_str());
-    return problem;
-  }
-  return std::nullopt;
 }
 
 std::optional<Problem> saveProject(const fs::path& path, const ProjectFile& file) {

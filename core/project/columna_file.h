@@ -33,8 +33,4 @@ struct ProjectFile {
 /// The bytes of a .columna file.
 [[nodiscard]] Result<std::string> packProject(const ProjectFile& file);
 
-/// Writes bytes atomically, as above, without keeping the old copy unless asked.
-[[nodiscard]] std::optional<Problem> writeAtomically(const std::filesystem::path& path,
-                                                     std::string_view bytes, bool keepOld = false);
-
 } // namespace columna

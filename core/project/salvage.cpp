@@ -1,8 +1,12 @@
 #include "project/salvage.h"
 
+#include "measure/json_text.h"
+
 #include <zlib.h>
 
 #include <optional>
+#include <string_view>
+#include <vector>
 
 namespace columna {
 namespace {
@@ -38,6 +42,23 @@ std::optional<std::string> inflateAt(const std::string& bytes, size_t at, std::u
   return out;
 }
 
+/// A name as UTF-8: old programs wrote those of the first personal computers (code page 437).
+std::string entryName(const std::string& name) {
+  static constexpr std::string_view upper =
+      "ÇüéâäàåçêëèïîìÄÅÉæÆôöòûùÿÖÜ¢£¥₧ƒáíóúñÑªº¿⌐¬½¼¡«»░▒▓│┤╡╢╖╕╣║╗╝╜╛┐"
+      "└┴┬├─┼╞╟╚╔╩╦╠═╬╧╨╤╥╙╘╒╓╫╪┘┌█▄▌▐▀αßΓπΣσµτΦΘΩδ∞φε∩≡±≥≤⌠⌡÷≈°∙·√ⁿ²■\u00A0";
+  if (asUtf8(name) == name) return name;
+  std::vector<std::string_view> letters;
+  for (size_t i = 0; i < upper.size(); i += utf8Length(upper, i))
+    letters.push_back(upper.substr(i, utf8Length(upper, i)));
+  std::string out;
+  for (const char c : name) {
+    const auto byte = static_cast<unsigned char>(c);
+    out += byte < 0x80 ? std::string_view(&c, 1) : letters[byte - 0x80U];
+  }
+  return out;
+}
+
 std::uint32_t sumOf(const std::string& content) {
   return static_cast<std::uint32_t>(
       crc32(0, reinterpret_cast<const Bytef*>(content.data()), static_cast<uInt>(content.size()))); // NOLINT
@@ -58,7 +79,7 @@ Salvaged salvageZip(const std::string& bytes, std::uint64_t limit) {
     const size_t begin = at + kHeader + nameLength + number(bytes, at + 28, 2);
     if (begin > bytes.size()) break;
     out.anyEntry = true;
-    const std::string name = bytes.substr(at + kHeader, nameLength);
+    const std::string name = entryName(bytes.substr(at + kHeader, nameLength));
     const bool later = (flags & 8U) != 0; // sizes and sum follow the data
     std::optional<std::string> content;
     if (method == 0 && !later && packed <= limit && begin + packed <= bytes.size())

@@ -1,5 +1,6 @@
 #include "project/solid_export.h"
 
+#include "measure/disk.h"
 #include "project/columna_file.h"
 #include "project/wool_plan_json.h"
 #include "solid/field.h"

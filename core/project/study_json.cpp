@@ -95,10 +95,12 @@ private:
           known = true;
         }
       if (!known) fail(at + ".view", fmt::format("is \"{}\"", view), "write side, front or above");
-      photo.width = static_cast<int>(numberOf(each, "width", at));
-      photo.height = static_cast<int>(numberOf(each, "height", at));
-      if (photo.width < 1 || photo.height < 1 || photo.width > 20000 || photo.height > 20000)
+      const double width = numberOf(each, "width", at);
+      const double height = numberOf(each, "height", at);
+      if (!(width >= 1 && height >= 1 && width <= 20000 && height <= 20000))
         fail(at, "has a size no picture has", "take the picture in anew");
+      photo.width = static_cast<int>(width);
+      photo.height = static_cast<int>(height);
       if (each.contains("straighten_rad")) photo.straighten = numberOf(each, "straighten_rad", at);
       if (each.contains("mm_per_pixel")) photo.mmPerPixel = numberOf(each, "mm_per_pixel", at);
       if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0)

@@ -1,9 +1,9 @@
 #include "wire/material.h"
 
+#include "measure/json_text.h"
 #include "measure/quantity.h"
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
 #include <cmath>
 
@@ -46,7 +46,9 @@ Estimate estimate(const Json& in, const std::string& key, const std::string& fil
 } // namespace
 
 Result<Material> readMaterial(std::string_view json, const std::string& file) {
-  const Json in = Json::parse(json, nullptr, false);
+  const auto root = parseJson(json, file);
+  if (!root) return root.problem();
+  const Json& in = *root;
   if (!in.is_object())
     return Problem{"the text is not a material in JSON", file, "mend it after another material's file"};
   try {

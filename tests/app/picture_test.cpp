@@ -27,6 +27,15 @@ TEST(Picture, BadOnesAreOneSentence) {
   const std::string bytes = Scratch::read(whole.toStdString());
   const auto cut = readPicture(QString::fromStdString(scratch.write("cut.jpg", bytes.substr(0, 200))));
   EXPECT_FALSE(cut.ok());
+  // A chunk that claims to be a gigabyte longer than the file is not given that room.
+  const QString png = QString::fromStdString(scratch.path("small.png"));
+  photo.scaled(90, 80).save(png);
+  std::string claims = Scratch::read(png.toStdString());
+  EXPECT_TRUE(readPicture(png).ok());
+  const size_t end = claims.find("IEND");
+  ASSERT_NE(end, std::string::npos);
+  claims.replace(end - 4, 8, std::string("\x56\x00\x00\x00tEXt", 8));
+  EXPECT_FALSE(readPicture(QString::fromStdString(scratch.write("claims.png", claims))).ok());
 }
 
 TEST(Picture, FormatsAreReadWhateverTheyAreCalledAndTurnedUpright) {

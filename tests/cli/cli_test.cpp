@@ -96,6 +96,28 @@ TEST(Cli, BadInputIsTwoAndOneLine) {
   EXPECT_FALSE(std::filesystem::exists(scratch.path("x.columna"))) << "nothing is written on bad input";
 }
 
+TEST(Cli, DataFilesOfAnyShapeAndOutputThatDoesNotFit) {
+  const Scratch scratch;
+  std::filesystem::copy(COLUMNA_DATA_DIR, scratch.path("data"), std::filesystem::copy_options::recursive);
+  const std::string own =
+      "XDG_DATA_HOME=" + scratch.path("none") + " COLUMNA_DATA=" + scratch.path("data") + " ";
+  for (const char* file : {"pace", "posing", "wool", "joins"}) {
+    const std::string name = std::string("data/work/") + file + ".json";
+    const std::string before = Scratch::read(scratch.path(name));
+    scratch.write(name, R"({"schema": 5})");
+    const int status =
+        std::system((own + COLUMNA_CLI + " patterns >/dev/null 2>" + scratch.path("err")).c_str());
+    EXPECT_TRUE(WIFEXITED(status) && WEXITSTATUS(status) <= 2) << file;
+    EXPECT_NE(Scratch::read(scratch.path("err")).find(std::string(file) + ".json"), std::string::npos);
+    scratch.write(name, before);
+  }
+  const int full = std::system((own + COLUMNA_CLI + " patterns >/dev/full 2>" + scratch.path("err")).c_str());
+  EXPECT_EQ(WEXITSTATUS(full), 2) << "what did not get out is told";
+  EXPECT_FALSE(Scratch::read(scratch.path("err")).empty());
+  for (const char* odd : {"/dev/zero", "/dev/null"})
+    EXPECT_EQ(run(scratch, std::string("check ") + odd).code, 2);
+}
+
 TEST(Cli, AWrongFindingIsOne) {
   const Scratch scratch;
   const std::string file = scratch.path("w.columna");

@@ -47,6 +47,7 @@ TEST(Diameter, BareGaugeIsAmbiguousAndSaysHowMuch) {
 }
 
 TEST(Diameter, RefusesWhatIsNoWire) {
-  for (const char* text : {"", "thick", "0", "-1 mm", "12 mm", "9 swg", "20.5 swg", "99 awg", "NaN"})
+  for (const char* text : {"", "thick", "0", "-1 mm", "12 mm", "9 swg", "20.5 swg", "99 awg", "NaN",
+                           "swg51e9", "-1e300 swg", "1e307 ga", "5.1e10 gauge", "-3 g"})
     EXPECT_FALSE(parseDiameter(text).ok()) << text;
 }

@@ -235,6 +235,66 @@ TEST(ColumnaFile, ANewerFileIsReadOnlyWithAPlainMessage) {
   EXPECT_TRUE(said);
 }
 
+TEST(ColumnaFile, NestedDeepItIsRefusedNotDiedOf) {
+  const Scratch scratch;
+  ProjectFile deep = sample();
+  nlohmann::json within = 1;
+  for (int i = 0; i < 40; ++i) within = nlohmann::json::array({within});
+  deep.project.unknown["later"] = within;
+  scratch.write("forty.columna", packed(deep));
+  EXPECT_TRUE(openProject(scratch.path("forty.columna")).ok());
+  for (int i = 0; i < 40; ++i) within = nlohmann::json::array({within});
+  deep.project.unknown["later"] = within;
+  scratch.write("eighty.columna", packed(deep));
+  const auto read = openProject(scratch.path("eighty.columna"));
+  ASSERT_FALSE(read.ok());
+  EXPECT_EQ(read.problem().where, "eighty.columna");
+}
+
+TEST(ColumnaFile, ANameThatIsNotUtf8CanBeSaved) {
+  const Scratch scratch;
+  ProjectFile file = sample();
+  file.project.name = "Fox \xe9 \xff";
+  const std::string path = scratch.path("fox.columna");
+  ASSERT_FALSE(saveProject(path, file));
+  const auto in = openProject(path);
+  ASSERT_TRUE(in.ok());
+  EXPECT_EQ(in->project.name, "Fox \uFFFD \uFFFD");
+  EXPECT_FALSE(saveProject(path, *in));
+}
+
+TEST(ColumnaFile, WhatWasSalvagedCanBeSaved) {
+  // Entry names of an old packer, its directory cut off.
+  const Scratch scratch;
+  ProjectFile file = sample();
+  file.others["photo-_-.txt"] = "a note";
+  std::string bytes = packed(file);
+  for (size_t at = bytes.find("photo-_-"); at != std::string::npos; at = bytes.find("photo-_-", at + 1))
+    bytes[at + 6] = '\x84'; // an a with two dots
+  bytes.resize(bytes.find("PK\x01\x02"));
+  const std::string path = scratch.write("old.columna", bytes);
+  const auto in = openProject(path);
+  ASSERT_TRUE(in.ok()) << in.problem().sentence();
+  EXPECT_FALSE(in->messages.empty());
+  EXPECT_EQ(in->others.at("photo-ä-.txt"), "a note");
+  ASSERT_FALSE(saveProject(path, *in));
+  const auto again = openProject(path);
+  ASSERT_TRUE(again.ok());
+  EXPECT_TRUE(again->messages.empty());
+  EXPECT_EQ(again->others, in->others);
+  EXPECT_EQ(toJson(again->project), toJson(in->project));
+}
+
+TEST(ColumnaFile, APictureOfNoSizeIsNamed) {
+  for (const double size : {1e308, -1e308, 0.0, 20001.0, 0.5}) {
+    nlohmann::json json = toJson(sample().project);
+    json["photos"] = nlohmann::json::array(
+        {{{"entry", "photos/side.jpg"}, {"view", "side"}, {"width", size}, {"height", 600}}});
+    bool newer = false;
+    EXPECT_FALSE(projectFromJson(json, "f", newer).ok()) << size;
+  }
+}
+
 TEST(ColumnaFile, BadFieldsAreNamed) {
   const auto good = toJson(sample().project);
   struct Case {
