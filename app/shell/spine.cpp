@@ -6,6 +6,7 @@
 #include <QPainterPath>
 
 #include <algorithm>
+#include <map>
 
 namespace columna {
 namespace {
@@ -137,21 +138,27 @@ Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(sess
 
 void Spine::refresh() {
   const Project& p = session_.project();
-  int wrong = 0;
-  for (const Finding& f : session_.plan().findings) wrong += f.level == Level::Good ? 0 : 1;
+  std::map<Topic, int> wrong;
+  for (const Finding& f : session_.plan().findings) wrong[f.topic] += f.level == Level::Good ? 0 : 1;
   for (Vertebra* v : vertebrae_) {
     bool settled = false;
     if (v->stage() == Stage::Study) settled = !session_.path().isEmpty() || session_.history().canUndo();
     if (v->stage() == Stage::Wire)
-      settled = std::any_of(p.limbs.begin(), p.limbs.end(),
-                            [](const auto& l) { return l.second.diameter || l.second.material; });
+      settled = !p.drawer.empty() || !p.routes.empty() || !p.pieceAllow.empty() ||
+                !(p.allow == Allowances()) || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) {
+                  return l.second.diameter || l.second.material || l.second.wires || l.second.held ||
+                         l.second.digits;
+                });
     if (v->stage() == Stage::Wrap)
-      settled = p.coat || std::any_of(p.limbs.begin(), p.limbs.end(),
-                                      [](const auto& l) { return l.second.firmness.has_value(); });
+      settled =
+          p.coat || !(p.wool == WoolWish()) || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) {
+            return l.second.firmness || l.second.density || l.second.coatWay != CoatWay::Advised;
+          });
     if (v->stage() == Stage::Pose) settled = !p.stances.empty();
     // Pose is judged only while it is looked at: its sums are not made for the other stages.
-    const int found = v->stage() == Stage::Wire         ? wrong
-                      : v->stage() != Stage::Pose       ? 0
+    const int found = v->stage() == Stage::Wire         ? wrong[Topic::Wire]
+                      : v->stage() == Stage::Study      ? wrong[Topic::Shape]
+                      : v->stage() == Stage::Wrap       ? wrong[Topic::Wool]
                       : session_.stage() == Stage::Pose ? static_cast<int>(session_.pose().findings.size())
                                                         : poseFound_;
     if (v->stage() == Stage::Pose) poseFound_ = found;

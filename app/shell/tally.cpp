@@ -12,6 +12,21 @@
 namespace columna {
 namespace {
 
+/// Where what is found can be mended.
+Stage stageOf(Topic topic) {
+  switch (topic) {
+  case Topic::Shape:
+    return Stage::Study;
+  case Topic::Pose:
+    return Stage::Pose;
+  case Topic::Wool:
+    return Stage::Wrap;
+  case Topic::Wire:
+    break;
+  }
+  return Stage::Wire;
+}
+
 struct Total {
   QString label, figure, unit, more;
 };
@@ -109,14 +124,13 @@ void Tally::nextFinding() {
   if (findings.empty()) return;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
-  const bool study = f.brief.ends_with("under the ground") || f.brief.ends_with("for this body");
+  const int limb = session_.plan().figure.limb(f.where).value_or(-1);
+  const Stage stage = posing ? Stage::Pose : stageOf(f.topic);
   stepping_ = true;
-  if (!posing)
-    session_.setStage(study                                      ? Stage::Study
-                      : f.text.find("coat") != std::string::npos ? Stage::Wrap
-                                                                 : Stage::Wire);
+  session_.setStage(stage);
   stepping_ = false;
-  session_.select(session_.plan().figure.limb(f.where).value_or(-1));
+  if (stage == Stage::Pose && !posing) at_ = 0; // Pose has findings of its own, what stands first
+  session_.select(limb);
   said_.clear();
   refresh();
 }

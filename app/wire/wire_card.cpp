@@ -1,6 +1,7 @@
 #include "wire/wire_card.h"
 
 #include "measure/gauge.h"
+#include "project/limits.h"
 #include "project/remedies.h"
 #include "shell/say.h"
 #include "theme/theme.h"
@@ -129,7 +130,7 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   auto* toes = new QHBoxLayout(digitRow_);
   toes->setContentsMargins(0, 0, 0, 0);
   digits_ = new QSpinBox(digitRow_);
-  digits_->setRange(0, 12);
+  digits_->setRange(0, limits::kMostDigits);
   digits_->setButtonSymbols(QAbstractSpinBox::NoButtons);
   digits_->setFixedWidth(px(40));
   digits_->setAccessibleName(tr("Toes or fingers of fine wire"));
@@ -246,7 +247,7 @@ void WireCard::typedDigits() {
     return;
   }
   const auto mm = parseLength(digitLength_->text().toStdString(), session_.units());
-  if (!mm || !(*mm > 0) || *mm > 1000) {
+  if (!mm || !(*mm >= limits::kLeastDigit && *mm <= limits::kMostDigit)) {
     trouble_->setText(mm ? tr("A toe has to be longer than nothing, and under a metre.")
                          : sentence(mm.problem()));
     trouble_->show();
@@ -374,10 +375,11 @@ void WireCard::refresh() {
                                                                                   : ownAllow->second);
   cut.title = tr("why %1").arg(cut_->figure()).toStdString();
   whyCut_->set(cut);
-  whyNeed_->set(
-      needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge, limb.section));
-  whyHold_->set(holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section));
-  whyEffort_->set(effortWorking(limb.hold, limb.section, part.length));
+  whyNeed_->set(needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge,
+                            limb.section, plan.poseRules));
+  whyHold_->set(
+      holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section, plan.poseRules));
+  whyEffort_->set(effortWorking(limb.hold, limb.section, part.length, plan.poseRules));
   if (!diameter_->hasFocus() || !diameter_->isModified())
     diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
   material_->setCurrentIndex(material_->findData(str(limb.section.material.id)));

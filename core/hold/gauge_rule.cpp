@@ -12,18 +12,19 @@
 namespace columna {
 namespace {
 
-double demandNeed(const Demand& d, double nudge, const WireSection& s, double yield, double flow) {
+double demandNeed(const Demand& d, double nudge, const WireSection& s, double yield, double flow,
+                  const PoseRules& rules) {
   const double share = s.strengthShare();
-  return std::max(neededDiameter(d.gravity, kHoldNeeded, s.strands(), share, yield),
-                  d.lever > 0
-                      ? neededDiameter(d.gravity + nudge * d.lever, kNudgeNeeded, s.strands(), share, flow)
-                      : 0.0);
+  return std::max(
+      neededDiameter(d.gravity, rules.holdNeeded, s.strands(), share, yield),
+      d.lever > 0 ? neededDiameter(d.gravity + nudge * d.lever, rules.nudgeNeeded, s.strands(), share, flow)
+                  : 0.0);
 }
 
 double worstNeed(const std::vector<Demand>& demands, double nudge, const WireSection& s, double yield,
-                 double flow) {
+                 double flow, const PoseRules& rules) {
   double need = 0;
-  for (const Demand& d : demands) need = std::max(need, demandNeed(d, nudge, s, yield, flow));
+  for (const Demand& d : demands) need = std::max(need, demandNeed(d, nudge, s, yield, flow, rules));
   return need;
 }
 
@@ -40,24 +41,26 @@ double neededDiameter(double moment, double factor, double strands, double share
   return std::cbrt(6 * factor * moment / (strands * share * sigma));
 }
 
-Need neededWire(const std::vector<Demand>& demands, double nudge, const WireSection& section) {
+Need neededWire(const std::vector<Demand>& demands, double nudge, const WireSection& section,
+                const PoseRules& rules) {
   Need need;
   const Estimate& y = section.material.yield;
   // The flow stress at 2 % moves with the yield it starts from.
   const auto flow = [&](double yield) { return section.material.flow2 * yield / y.value; };
   for (size_t i = 0; i < demands.size(); ++i) {
-    const double d = demandNeed(demands[i], nudge, section, y.value, flow(y.value));
+    const double d = demandNeed(demands[i], nudge, section, y.value, flow(y.value), rules);
     if (d > need.diameter) {
       need.diameter = d;
       need.demand = i;
     }
   }
-  need.low = worstNeed(demands, nudge, section, y.high, flow(y.high));
-  need.high = worstNeed(demands, nudge, section, y.low, flow(y.low));
+  need.low = worstNeed(demands, nudge, section, y.high, flow(y.high), rules);
+  need.high = worstNeed(demands, nudge, section, y.low, flow(y.low), rules);
   return need;
 }
 
-Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection& section, double limbLength) {
+Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection& section, double limbLength,
+            const PoseRules& rules) {
   Hold h;
   const Estimate& y = section.material.yield;
   const double yieldCapacity = section.capacity(y.value);
@@ -78,7 +81,8 @@ Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection&
   }
   h.holdLow = h.hold * y.low / y.value;
   h.holdHigh = h.hold * y.high / y.value;
-  h.effort = section.capacity(section.material.ultimate) / std::max(1.0, std::min(limbLength, kFingerLever));
+  h.effort =
+      section.capacity(section.material.ultimate) / std::max(1.0, std::min(limbLength, rules.fingerLever));
   return h;
 }
 
@@ -88,7 +92,8 @@ std::optional<double> thinnestAtLeast(const Material& material, double diameter)
   return std::nullopt;
 }
 
-Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const WireSection& section) {
+Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const WireSection& section,
+                    const PoseRules& rules) {
   Working w;
   w.title = "why " + times(hold.hold);
   if (demands.empty() || !std::isfinite(hold.hold)) return w;
@@ -100,7 +105,7 @@ Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const 
                      strandSum(section, section.material.yield.value), printNumber(capacity, 2) + " N mm"});
   w.lines.push_back({{},
                      fmt::format("{} ÷ {}", printNumber(capacity, 2), printNumber(d.gravity, 2)),
-                     fmt::format("{}, {:g} needed", times(hold.hold), kHoldNeeded)});
+                     fmt::format("{}, {:g} needed", times(hold.hold), rules.holdNeeded)});
   w.source = fmt::format("{} N/mm² is {}, plausibly {} to {}: so {} to {}. {}.",
                          printNumber(section.material.yield.value, 0), section.material.name,
                          printNumber(section.material.yield.low, 0),
@@ -110,20 +115,20 @@ Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const 
 }
 
 Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge,
-                    const WireSection& section) {
+                    const WireSection& section, const PoseRules& rules) {
   Working w;
   w.title = fmt::format("why {} mm", printNumber(need.diameter, 2));
   if (demands.empty()) return w;
   const Demand& d = demands[need.demand];
   const double share = section.strengthShare();
   const double weight =
-      neededDiameter(d.gravity, kHoldNeeded, section.strands(), share, section.material.yield.value);
+      neededDiameter(d.gravity, rules.holdNeeded, section.strands(), share, section.material.yield.value);
   w.lines.push_back(
       {fmt::format("{}, at the {}", d.words, d.place), d.sum, printNumber(d.gravity, 2) + " N mm"});
   w.lines.push_back(
-      {"to hold it twice over",
-       fmt::format("∛(6 × 2 × {} ÷ ({} × {} × {}))", printNumber(d.gravity, 1), section.strands(),
-                   printNumber(share, 3), printNumber(section.material.yield.value, 0)),
+      {fmt::format("to hold it {} over", times(rules.holdNeeded)),
+       fmt::format("∛(6 × {:g} × {} ÷ ({} × {} × {}))", rules.holdNeeded, printNumber(d.gravity, 1),
+                   section.strands(), printNumber(share, 3), printNumber(section.material.yield.value, 0)),
        printNumber(weight, 2) + " mm"});
   if (d.lever > 0) {
     const double knocked = d.gravity + nudge * d.lever;
@@ -133,9 +138,11 @@ Working needWorking(const std::vector<Demand>& demands, const Need& need, double
                        printNumber(knocked, 1) + " N mm"});
     w.lines.push_back(
         {"to come back from it",
-         fmt::format("∛(6 × {} ÷ ({} × {} × {}))", printNumber(knocked, 1), section.strands(),
-                     printNumber(share, 3), printNumber(section.material.flow2, 0)),
-         printNumber(neededDiameter(knocked, 1, section.strands(), share, section.material.flow2), 2) +
+         fmt::format("∛(6 × {:g} × {} ÷ ({} × {} × {}))", rules.nudgeNeeded, printNumber(knocked, 1),
+                     section.strands(), printNumber(share, 3), printNumber(section.material.flow2, 0)),
+         printNumber(
+             neededDiameter(knocked, rules.nudgeNeeded, section.strands(), share, section.material.flow2),
+             2) +
              " mm"});
   }
   w.lines.push_back({"needed", {}, fmt::format("{} mm", printNumber(need.diameter, 2))});
@@ -146,17 +153,19 @@ Working needWorking(const std::vector<Demand>& demands, const Need& need, double
   return w;
 }
 
-Working effortWorking(const Hold& hold, const WireSection& section, double limbLength) {
+Working effortWorking(const Hold& hold, const WireSection& section, double limbLength,
+                      const PoseRules& rules) {
   Working w;
-  const double lever = std::max(1.0, std::min(limbLength, kFingerLever));
+  const double lever = std::max(1.0, std::min(limbLength, rules.fingerLever));
   w.title = fmt::format("why {} N", printNumber(hold.effort, 1));
   w.lines.push_back({"to bend it for good", strandSum(section, section.material.ultimate),
                      printNumber(section.capacity(section.material.ultimate), 1) + " N mm"});
   w.lines.push_back({"over the lever of the fingers", fmt::format("÷ {} mm", printNumber(lever, 0)),
                      printNumber(hold.effort, 1) + " N"});
-  w.source = fmt::format("{} N/mm² is the tensile strength. {:g} N is comfortable for an adult, about 5 N "
-                         "for children and sore hands.",
-                         printNumber(section.material.ultimate, 0), kEffortLimit);
+  w.source = fmt::format("{} N/mm² is the tensile strength. {:g} N is comfortable for an adult, {:g} N "
+                         "for children, {:g} N for sore hands.",
+                         printNumber(section.material.ultimate, 0), rules.effortAdult, rules.effortChild,
+                         rules.effortSore);
   return w;
 }
 

@@ -2,12 +2,14 @@
 //
 //   d_need = max{ [6 FS M_g/(n k sigma_02)]^(1/3), [6 (M_g + F_n L)/(n k sigma_2)]^(1/3) }
 //
-// with FS = 2 on weight alone at the 0.2 % stress (set under one degree) and 1 on weight and knock at the 2 %
-// stress (set up to about 7 degrees: noticed, not ruined). Loads or strengths wrong by 40 % cost one gauge
-// number, so a recommended size always comes with the range it could be.
+// with FS (2 by default) on weight alone at the 0.2 % stress (set under one degree) and another (1) on weight
+// and knock at the 2 % stress (set up to about 7 degrees: noticed, not ruined). Loads or strengths wrong by
+// 40 % cost one gauge number, so a recommended size always comes with the range it could be. The factors and
+// what fingers do are PoseRules, data that makers may change.
 #pragma once
 
 #include "hold/loads.h"
+#include "hold/pose_rules.h"
 #include "measure/working.h"
 #include "wire/section.h"
 
@@ -16,11 +18,6 @@
 #include <vector>
 
 namespace columna {
-
-inline constexpr double kHoldNeeded = 2.0;  ///< on weight (range 1.5-3)
-inline constexpr double kNudgeNeeded = 1.0; ///< on weight and knock (1-1.3)
-inline constexpr double kEffortLimit = 10;  ///< N at the fingers, an adult posing (5-15)
-inline constexpr double kFingerLever = 30;  ///< mm, the lever fingers really use
 
 /// Diameter in mm that n strands keeping the share k need under `factor` times `moment` N mm at `sigma` MPa.
 [[nodiscard]] double neededDiameter(double moment, double factor, double strands, double share, double sigma);
@@ -33,7 +30,8 @@ struct Need {
 
 /// What the worst of a limb's demands asks of `section`'s material and number of wires (its diameter is not
 /// used beyond the twist, which goes by diameters).
-[[nodiscard]] Need neededWire(const std::vector<Demand>& demands, double nudge, const WireSection& section);
+[[nodiscard]] Need neededWire(const std::vector<Demand>& demands, double nudge, const WireSection& section,
+                              const PoseRules& rules);
 
 /// How a chosen wire does. Factors are infinite where nothing loads the limb.
 struct Hold {
@@ -47,16 +45,17 @@ struct Hold {
 };
 
 [[nodiscard]] Hold holdOf(const std::vector<Demand>& demands, double nudge, const WireSection& section,
-                          double limbLength);
+                          double limbLength, const PoseRules& rules);
 
 /// Thinnest wire of the material that is at least `diameter`; nothing if none is.
 [[nodiscard]] std::optional<double> thinnestAtLeast(const Material& material, double diameter);
 
 /// How the hold factor comes about, and how the needed diameter does.
 [[nodiscard]] Working holdWorking(const std::vector<Demand>& demands, const Hold& hold,
-                                  const WireSection& section);
+                                  const WireSection& section, const PoseRules& rules);
 [[nodiscard]] Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge,
-                                  const WireSection& section);
-[[nodiscard]] Working effortWorking(const Hold& hold, const WireSection& section, double limbLength);
+                                  const WireSection& section, const PoseRules& rules);
+[[nodiscard]] Working effortWorking(const Hold& hold, const WireSection& section, double limbLength,
+                                    const PoseRules& rules);
 
 } // namespace columna

@@ -20,10 +20,6 @@ struct Standing {
   bool stands = false;
 };
 
-/// Default requirements: tip by 10 degrees (8-15) and keep 3 mm from the edge.
-inline constexpr double kTipNeeded = 0.17453292519943295;
-inline constexpr double kMarginNeeded = 3;
-
 /// `centre` is the centre of mass in mm.
 [[nodiscard]] Standing standing(const Figure& figure, const Vec3& centre, double touch = kTouchShare,
                                 double give = kSoleGive);

@@ -7,6 +7,7 @@
 
 #include "measure/result.h"
 
+#include <numbers>
 #include <string>
 #include <string_view>
 
@@ -16,6 +17,7 @@ enum class UnitSystem { Metric, Inch };
 
 inline constexpr double kMmPerInch = 25.4;
 inline constexpr double kGramsPerOunce = 28.349523125;
+inline constexpr double kDegree = std::numbers::pi / 180; ///< in radians
 inline constexpr double kGravity = 9.81; ///< m/s2, to the three digits the wire sums are made with
 
 /// A plain number: `160`, `6.25`, `6,25` (comma or point, not both), `1/4`, `6 1/4`, `6-1/4`, `½`, `6½`, a

@@ -88,22 +88,22 @@ void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
                     "or a smaller figure.",
                     name, limb.section.material.shortName, printNumber(limb.need.diameter, 1), range),
         fmt::format("no wire for {}", lowered));
-  else if (limb.hold.hold < kHoldNeeded - 1e-6)
+  else if (limb.hold.hold < plan.poseRules.holdNeeded - 1e-6)
     add(Level::Doubtful,
         fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire,
-                    timesWords(limb.hold.hold, kHoldNeeded), kHoldNeeded, ask),
+                    timesWords(limb.hold.hold, plan.poseRules.holdNeeded), plan.poseRules.holdNeeded, ask),
         fmt::format("{} may sag", lowered));
-  else if (limb.hold.nudge < kNudgeNeeded - 1e-6)
+  else if (limb.hold.nudge < plan.poseRules.nudgeNeeded - 1e-6)
     add(Level::Doubtful,
         fmt::format("{}: {} is bent by a knock of {} N; {}.", name, wire, printNumber(plan.loads.nudge, 2),
                     ask),
         fmt::format("{} if knocked", lowered + (pair ? " droop" : " droops")));
-  if (limb.hold.effort > kEffortLimit)
+  if (limb.hold.effort > plan.poseRules.effortAdult)
     add(Level::Doubtful,
         fmt::format("{}: {} takes {} N at the {} to bend, more than the {:g} N fingers like; thinner wire "
                     "would pose more easily.",
-                    name, wire, printApart(limb.hold.effort, kEffortLimit, 0), endOf(part.kind),
-                    kEffortLimit),
+                    name, wire, printApart(limb.hold.effort, plan.poseRules.effortAdult, 0), endOf(part.kind),
+                    plan.poseRules.effortAdult),
         fmt::format("{} stiff to pose", lowered));
   const double needed = coverNeeded(part);
   if (limb.hold.cover < 0)
@@ -144,7 +144,7 @@ void sunk(std::vector<Finding>& out, const Plan& plan) {
   }
 }
 
-void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+void lookAtStanding(std::vector<Finding>& out, const Plan& plan) {
   const Standing& s = plan.standing;
   const auto add = [&](Level level, std::string text, std::string brief) {
     out.push_back({level, "figure", std::move(text), std::move(brief)});
@@ -157,10 +157,16 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
     add(Level::Wrong,
         "What touches the ground lies in one line, so it falls; spread the feet, or glue them to a base.",
         "it falls over");
-  else if (const auto said = standingWords(s, s.towards, "its feet", kTipNeeded, kMarginNeeded,
-                                           "move the feet, or glue them to a base",
-                                           "spread the feet, or glue them to a base"))
+  else if (const auto said = standingWords(
+               s, s.towards, "its feet", plan.poseRules.tipNeeded * kDegree, plan.poseRules.marginNeeded,
+               "move the feet, or glue them to a base", "spread the feet, or glue them to a base"))
     add(said->level, said->text, said->brief);
+}
+
+void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  const auto add = [&](Level level, std::string text, std::string brief) {
+    out.push_back({level, "figure", std::move(text), std::move(brief)});
+  };
   for (const MadeResidual& r : plan.made.residuals)
     if (std::abs(r.off) > kMadeOff)
       add(Level::Doubtful,
@@ -200,9 +206,16 @@ std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
     if (pair && static_cast<size_t>(twin) < l) continue; // said of both already
     look(out, plan, l, pair);
   }
-  lookAtFigure(out, project, plan);
-  lookAtWire(out, project, plan);
-  lookAtWool(out, project, plan);
+  const auto about = [&out](Topic topic, const auto& look) {
+    const size_t before = out.size();
+    look();
+    for (size_t i = before; i < out.size(); ++i) out[i].topic = topic;
+  };
+  about(Topic::Pose, [&] { lookAtStanding(out, plan); });
+  about(Topic::Shape, [&] { lookAtFigure(out, project, plan); });
+  about(Topic::Wire, [&] { lookAtWire(out, project, plan); });
+  about(Topic::Shape, [&] { lookAtConstruction(out, project, plan); });
+  about(Topic::Wool, [&] { lookAtWool(out, project, plan); });
   std::stable_sort(out.begin(), out.end(),
                    [](const Finding& a, const Finding& b) { return a.level > b.level; });
   return out;
@@ -227,7 +240,8 @@ void judge(Plan& plan) {
           fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold, 1), bend);
     else
       limb.sentence = fmt::format("Holds {} its load; {}.", timesWords(limb.hold.hold), bend);
-    if (limb.hold.hold >= kHoldNeeded - 1e-6 && limb.hold.nudge < kNudgeNeeded - 1e-6)
+    if (limb.hold.hold >= plan.poseRules.holdNeeded - 1e-6 &&
+        limb.hold.nudge < plan.poseRules.nudgeNeeded - 1e-6)
       limb.sentence = fmt::format("Holds {} its load, but droops if knocked.", timesWords(limb.hold.hold));
   }
 }

@@ -34,6 +34,7 @@ public:
   Planner(const Project& project, const Catalog& catalog, const SolidOffer& offer, Plan begun)
       : project_(project), catalog_(catalog), offer_(offer), plan_(std::move(begun)) {
     plan_.woolRules = catalog.wool;
+    plan_.poseRules = catalog.pose;
     plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.construction = project.construction;
     plan_.bench = catalog.bench;
@@ -212,8 +213,8 @@ private:
         const auto l = static_cast<size_t>(plan_.groups[g].limbs[m]);
         LimbPlan& limb = plan_.limbs[l];
         limb.section = sectionOf(g, m);
-        limb.hold =
-            holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section, plan_.figure.limbs[l].length);
+        limb.hold = holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section,
+                           plan_.figure.limbs[l].length, catalog_.pose);
         limb.hold.cover = coverOf(plan_.figure, plan_.figure.limbs[l], limb.section.bundle());
       }
   }
@@ -228,7 +229,7 @@ private:
       for (size_t m = 0; m < group.limbs.size(); ++m) {
         const auto l = static_cast<size_t>(group.limbs[m]);
         LimbPlan& limb = plan_.limbs[l];
-        limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m));
+        limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m), catalog_.pose);
         wish.need = std::max(wish.need, limb.need.diameter);
         const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id);
         if (choice && choice->diameter && !wish.fixed) wish.fixed = choice->diameter;

@@ -50,6 +50,14 @@ struct Totals {
 };
 
 struct Plan {
+  // Out of line: what it takes to copy all of it would be compiled anew in every file that holds one.
+  Plan();
+  Plan(const Plan& other);
+  Plan(Plan&& other) noexcept;
+  Plan& operator=(const Plan& other);
+  Plan& operator=(Plan&& other) noexcept;
+  ~Plan();
+
   Pattern pattern; ///< the animal in the maker's shape, made parts included
   Figure figure;
   /// The animal at the same scale with nothing but the character dials: what a changed value is put back to.
@@ -75,6 +83,7 @@ struct Plan {
   Standing standing;
   WoolPlan wool;
   WoolRules woolRules; ///< the rules of thumb it was made by
+  PoseRules poseRules; ///< what it is judged by
   std::shared_ptr<const KnownSolid> solid;
   std::vector<LimbPlan> limbs;   ///< one a limb of the figure
   std::vector<Finding> findings; ///< worst first, then in body order

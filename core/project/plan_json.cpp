@@ -127,7 +127,8 @@ Json toJson(const Plan& plan) {
   }
   Json findings = Json::array();
   for (const Finding& each : plan.findings)
-    findings.push_back({{"level", word(each.level)}, {"where", each.where}, {"text", each.text}});
+    findings.push_back(
+        {{"level", word(each.level)}, {"about", id(each.topic)}, {"where", each.where}, {"text", each.text}});
   return {{"schema", "columna-plan/1"},
           {"figure",
            {{"pattern", f.patternId},

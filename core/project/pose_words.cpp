@@ -54,7 +54,7 @@ void standingFindings(std::vector<Finding>& out, const Project& project, const C
   }
   const std::string on = feet == Feet::Base ? "its base" : "its feet";
   if (const auto said =
-          standingWords(s.base, s.towards, on, catalog.pose.tipNeeded * M_PI / 180, catalog.pose.marginNeeded,
+          standingWords(s.base, s.towards, on, catalog.pose.tipNeeded * kDegree, catalog.pose.marginNeeded,
                         "move a foot that way, lean it back, or glue it to a wider base",
                         "spread the feet, or glue it to a wider base"))
     add(said->level, said->text, said->brief);

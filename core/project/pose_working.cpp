@@ -12,8 +12,6 @@
 namespace columna {
 namespace {
 
-constexpr double kDegree = std::numbers::pi / 180;
-
 std::string factor(double value) {
   return std::isfinite(value) && value < 100 ? printNumber(value, value < 10 ? 1 : 0) : "over 99";
 }

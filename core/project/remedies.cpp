@@ -42,16 +42,18 @@ private:
     const bool better = then.verdict < now_.verdict || then.hold.hold > now_.hold.hold * 1.02 ||
                         then.hold.nudge > now_.hold.nudge * 1.02;
     if (!better) return;
+    const PoseRules& rules = plan_.poseRules;
     Remedy r;
     r.words = std::move(words);
     r.hold = then.hold.hold;
     r.nudge = then.hold.nudge;
     r.verdict = then.verdict;
-    r.result = fmt::format("then it holds {} its load{}", timesWords(r.hold),
-                           r.hold >= kHoldNeeded && r.nudge < kNudgeNeeded ? ", but droops if knocked"
-                           : r.verdict == Level::Good                      ? ""
-                           : r.hold < kHoldNeeded                          ? ", still too little"
-                                                  : "; something else is still to be looked at");
+    r.result =
+        fmt::format("then it holds {} its load{}", timesWords(r.hold),
+                    r.hold >= rules.holdNeeded && r.nudge < rules.nudgeNeeded ? ", but droops if knocked"
+                    : r.verdict == Level::Good                                ? ""
+                    : r.hold < rules.holdNeeded                               ? ", still too little"
+                                                : "; something else is still to be looked at");
     r.project = std::move(project);
     out_.push_back(std::move(r));
   }

@@ -1,4 +1,5 @@
 // What would make a pose stand: each change tried on the whole figure.
+#include "measure/quantity.h"
 #include "pose/reach.h"
 #include "project/pose_remedies.h"
 
@@ -6,12 +7,9 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace columna {
 namespace {
-
-constexpr double kDegree = std::numbers::pi / 180;
 
 /// Steady enough, not merely upright.
 bool standsWell(const PoseReport& r, const PoseRules& rules) {

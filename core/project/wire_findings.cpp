@@ -220,6 +220,9 @@ void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& p
   lookAtBends(out, plan);
   lookAtDigits(out, project, plan);
   lookAtHolds(out, project, plan);
+}
+
+void lookAtConstruction(std::vector<Finding>& out, const Project& project, const Plan& plan) {
   const Advice advice = constructionAdvice(project.construction, project.use, plan);
   if (advice.level != Level::Good)
     out.push_back({advice.level, "figure", fmt::format("{}: {}.", name(project.construction), advice.reason),

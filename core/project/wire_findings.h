@@ -7,4 +7,7 @@ namespace columna {
 
 void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& plan);
 
+/// A construction that is not for this body or this use.
+void lookAtConstruction(std::vector<Finding>& out, const Project& project, const Plan& plan);
+
 } // namespace columna

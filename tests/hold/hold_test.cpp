@@ -49,7 +49,7 @@ TEST(GaugeRule, IsItsFormula) {
   pair.material = *shelf().material("aluminium-annealed");
   pair.wires = 2;
   const std::vector<Demand> demands{{"a", 20, 0, "", ""}, {"b", 5, 100, "", ""}};
-  const Need need = neededWire(demands, 0.3, pair);
+  const Need need = neededWire(demands, 0.3, pair, PoseRules());
   const double share = pair.strengthShare();
   const double weight = std::cbrt(240 / (2 * share * 34));
   const double knock = std::cbrt(6 * (5 + 30) / (2 * share * 60));
@@ -59,11 +59,11 @@ TEST(GaugeRule, IsItsFormula) {
   EXPECT_NEAR(need.high / need.diameter, std::cbrt(34.0 / 28.0), 1e-9) << "strength enters by its cube root";
 
   pair.diameter = need.diameter;
-  const Hold hold = holdOf(demands, 0.3, pair, 100);
+  const Hold hold = holdOf(demands, 0.3, pair, 100, PoseRules());
   EXPECT_NEAR(hold.hold, pair.capacity(34) / 20, 1e-9);
   EXPECT_NEAR(std::min(hold.hold / 2, hold.nudge), 1, 1e-9) << "the needed wire only just does";
   EXPECT_NEAR(hold.effort, pair.capacity(90) / 30, 1e-9);
-  EXPECT_NEAR(holdOf(demands, 0.3, pair, 15).effort, pair.capacity(90) / 15, 1e-9)
+  EXPECT_NEAR(holdOf(demands, 0.3, pair, 15, PoseRules()).effort, pair.capacity(90) / 15, 1e-9)
       << "a short part gives fingers a short lever";
 }
 
@@ -87,7 +87,7 @@ TEST(GaugeRule, LargestWireFingersBend) {
     WireSection s;
     s.material = *shelf().material(r.material);
     s.diameter = r.d;
-    EXPECT_NEAR(holdOf({}, 0, s, 100).effort, 10, 0.1) << r.material;
+    EXPECT_NEAR(holdOf({}, 0, s, 100, PoseRules()).effort, 10, 0.1) << r.material;
   }
 }
 
@@ -98,9 +98,9 @@ TEST(Hold, TheNeckOfTheReferenceFrameGivesWay) {
   WireSection wire;
   wire.material = *shelf().material("aluminium-annealed");
   wire.diameter = 1.02;
-  EXPECT_NEAR(1 / holdOf(neck, 0, wire, 85).hold, 1.57, 0.005);
+  EXPECT_NEAR(1 / holdOf(neck, 0, wire, 85, PoseRules()).hold, 1.57, 0.005);
   wire.wires = 2;
-  EXPECT_NEAR(holdOf(neck, 0, wire, 85).hold, 1.24, 0.01);
+  EXPECT_NEAR(holdOf(neck, 0, wire, 85, PoseRules()).hold, 1.24, 0.01);
 }
 
 TEST(Standing, RectangleOfFeet) {

@@ -36,7 +36,7 @@ std::vector<std::string> said(const Project& project, const Plan& plan) {
   for (size_t l = 0; l < plan.limbs.size(); ++l)
     if (plan.limbs[l].wired && !plan.loads.limbs[l].empty())
       for (const WorkingLine& line :
-           holdWorking(plan.loads.limbs[l], plan.limbs[l].hold, plan.limbs[l].section).lines)
+           holdWorking(plan.loads.limbs[l], plan.limbs[l].hold, plan.limbs[l].section, plan.poseRules).lines)
         out.push_back(line.words);
   return out;
 }
