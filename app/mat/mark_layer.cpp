@@ -1,6 +1,7 @@
 #include "mat/mark_layer.h"
 
 #include "pose/carried.h"
+#include "project/limits.h"
 #include "theme/theme.h"
 
 #include <QPainterPath>
@@ -53,10 +54,16 @@ void MarkLayer::release() {
   if (line_.size() >= 3 && std::abs(area) * scale * scale > 4) { // mm2: a slip of the hand is smaller
     Marking m;
     m.view = view_;
-    m.outline = line_;
+    // A long scribble keeps every second, third … corner.
+    const size_t step = 1 + line_.size() / limits::kMostCorners;
+    for (size_t k = 0; k < line_.size(); k += step) m.outline.push_back(line_[k]);
     m.tone = session_.project().wool.coat.tone == Tone::Pale ? Tone::Dark : Tone::Pale;
     m.name = Session::tr("marking %1").arg(session_.project().wool.markings.size() + 1).toStdString();
-    session_.editWool(Session::tr("marking"), [&](WoolWish& w) { w.markings.push_back(m); });
+    if (session_.project().wool.markings.size() >= limits::kMostMarkings)
+      emit session_.refused(
+          Session::tr("A figure has %1 markings at most; remove one first.").arg(limits::kMostMarkings));
+    else
+      session_.editWool(Session::tr("marking"), [&](WoolWish& w) { w.markings.push_back(m); });
   }
   line_.clear();
   session_.setMarking(false);

@@ -59,6 +59,9 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   setAccessibleDescription(
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
+    // A joint is held by its number, and another animal has others, or fewer.
+    if (animal_ != session_.plan().figure.patternId) pose_.letGo();
+    animal_ = session_.plan().figure.patternId;
     place();
     // Under the hand only the view it is in is drawn anew.
     if (study_->dragging() && study_->dragView())

@@ -32,6 +32,7 @@ public:
   void trueSize();
   void setScreenPixelsPerMm(double value) { screenPixelsPerMm_ = value; }
   void setThroughWool(bool on);
+  [[nodiscard]] bool throughWool() const { return throughWool_; }
   void enlarge(View view);
   void zoom(double factor);
 
@@ -121,6 +122,7 @@ private:
   StudyLayer* study_;
   EndLayer ends_{session_};
   PoseLayer pose_{session_};
+  std::string animal_; ///< whose joints the layers know
   MarkLayer marks_{session_};
   int markPort_ = 0; ///< view a marking is drawn in
   int posePort_ = 0; ///< view a joint is dragged in

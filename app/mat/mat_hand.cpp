@@ -277,7 +277,8 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     update();
     return;
   }
-  if (study_->active()) { // a millimetre a press; with Shift all that hangs on it
+  if (session_.stage() == Stage::Study &&
+      study_->active()) { // a millimetre a press; with Shift all that hangs on it
     study_->nudgeActive(ports_[0], QPointF(-move.x() / pan, -move.y() / pan),
                         event->modifiers().testFlag(Qt::ShiftModifier));
     update();

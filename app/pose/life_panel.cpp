@@ -133,8 +133,7 @@ LifePanel::LifePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   });
   connect(record_, &QPushButton::clicked, this, [this] {
     session_.editStances(tr("re-posed"), [&](Stances& s) {
-      s.made.push_back({s.made.empty() ? std::string() : s.made.back().to, s.now.name,
-                        QDate::currentDate().toString(Qt::ISODate).toStdString()});
+      rePosed(s, session_.plan(), QDate::currentDate().toString(Qt::ISODate).toStdString());
     });
   });
 }
@@ -147,7 +146,7 @@ void LifePanel::refresh() {
     auto* item = new QListWidgetItem(pose.name.empty() ? tr("neutral stance") : str(pose.name), poses_);
     item->setData(Qt::UserRole, str(pose.name));
     item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);
-    const bool on = s.goThrough.empty() ? own : s.goThrough.contains(pose.name);
+    const bool on = s.goThrough ? s.goThrough->contains(pose.name) : own;
     item->setCheckState(on ? Qt::Checked : Qt::Unchecked);
   }
   times_->setValue(s.times.value_or(static_cast<int>(session_.catalog().pose.reposesWanted)));

@@ -4,6 +4,7 @@
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
+#include "project/limits.h"
 #include "project/pose_words.h"
 #include "shell/beside.h"
 #include "shell/say.h"
@@ -159,28 +160,31 @@ void PoseCard::supported() {
   Support s = session_.project().stances.support;
   if (const auto how = columna::feet(feet_->currentData().toString().toStdString())) s.feet = *how;
   s.at = at_->currentData().toString().toStdString();
-  const auto length = [&](QLineEdit* field, double before) {
+  const auto length = [&](QLineEdit* field, double before, double most, const QString& refusal) {
     if (!field->isModified()) return before;
     field->setModified(false);
     const auto mm = parseLength(field->text().toStdString(), session_.units());
-    if (!mm || *mm < 0 || *mm > 5000) {
-      emit session_.refused(mm ? tr("A base has to be from nothing up to 5 m.") : sentence(mm.problem()));
+    if (!mm || *mm < 0 || *mm > most) {
+      emit session_.refused(mm ? refusal : sentence(mm.problem()));
       return before;
     }
     return *mm;
   };
-  s.baseLength = length(baseLength_, s.baseLength);
-  s.baseWidth = length(baseWidth_, s.baseWidth);
+  const QString base = tr("A base has to be from nothing up to 5 m.");
+  s.baseLength = length(baseLength_, s.baseLength, limits::kMostBase, base);
+  s.baseWidth = length(baseWidth_, s.baseWidth, limits::kMostBase, base);
   if (baseMass_->isModified()) {
     baseMass_->setModified(false);
-    const auto g = parseMass(baseMass_->text().toStdString());
-    if (!g || *g < 0 || *g > 100000)
+    const auto g = parseMass(baseMass_->text().toStdString(), session_.units());
+    if (!g || *g < 0 || *g > limits::kHeaviestBase)
       emit session_.refused(g ? tr("A base has to weigh from nothing up to 100 kg.") : sentence(g.problem()));
     else
       s.baseMass = *g;
   }
   std::optional<double> error = session_.project().stances.legError;
-  if (legError_->isModified()) error = length(legError_, error.value_or(session_.catalog().pose.legError));
+  if (legError_->isModified())
+    error = length(legError_, error.value_or(session_.catalog().pose.legError), limits::kMostLegError,
+                   tr("Legs come out wrong by nothing up to 50 mm."));
   session_.editStances(tr("how it stands"), [&](Stances& all) {
     all.support = s;
     all.legError = error;

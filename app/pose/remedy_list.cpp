@@ -72,11 +72,12 @@ void RemedyList::start() {
   words_->show();
   waiting_ = true;
   asked_ = Asked{writeJson(toJson(session_.project())), limb_, joint_};
-  trying_.setFuture(beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
-                            plan = session_.plan(), report = session_.pose(), &shelf = session_.catalog()] {
-    return Answer{turn, limb < 0 ? standingRemedies(project, shelf, plan, report)
-                                 : jointRemedies(project, shelf, plan, report, limb, joint)};
-  }));
+  trying_.setFuture(
+      beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
+              plan = session_.plan(), report = session_.pose(), shelf = session_.sharedCatalog()] {
+        return Answer{turn, limb < 0 ? standingRemedies(project, *shelf, plan, report)
+                                     : jointRemedies(project, *shelf, plan, report, limb, joint)};
+      }));
 }
 
 void RemedyList::show_() {

@@ -1,5 +1,7 @@
 // Session's part of posing: the stance on the mat, what is dragged, and the poses that are kept.
 #include "pose/posing.h"
+#include "project/limits.h"
+#include "project/readable.h"
 #include "shell/say.h"
 #include "shell/session.h"
 
@@ -26,13 +28,13 @@ const std::vector<PoseReport>& Session::keptPoses() const {
   if (!kept_) {
     kept_.emplace();
     for (const PatternPose& pose : project().stances.saved)
-      kept_->push_back(poseReport(project(), *plan_, catalog_, pose));
+      kept_->push_back(poseReport(project(), *plan_, *catalog_, pose));
   }
   return *kept_;
 }
 
 const PoseReport& Session::pose() const {
-  if (!pose_) pose_ = poseReport(project(), *plan_, catalog_, project().stances.now);
+  if (!pose_) pose_ = poseReport(project(), *plan_, *catalog_, project().stances.now);
   return *pose_;
 }
 
@@ -73,6 +75,10 @@ void Session::editStances(const QString& name, const std::function<void(Stances&
   if (run.isEmpty()) kept_.reset(); // a drag changes none of the kept ones
   if (p.stances.now.turns == project().stances.now.turns && run.isEmpty() && toJson(p) == toJson(project()))
     return;
+  if (const auto problem = unreadable(p)) {
+    emit refused(sentence(*problem));
+    return;
+  }
   inRun_ = !run.isEmpty();
   history_.change(name.toStdString(), std::move(p), run.toStdString());
   // The plan stays: nothing of it follows from the stance. The drawn plan keeps all but figure and points.
@@ -186,6 +192,10 @@ std::optional<QString> Session::savePose(const QString& name) {
   if (called.empty()) return refuse(tr("A pose needs a name, so that it can be found again; give it one."));
   if (name.size() > 60)
     return refuse(tr("That name is longer than a label holds; give it up to 60 letters."));
+  const auto& saved = project().stances.saved;
+  if (saved.size() >= limits::kMostPoses &&
+      std::none_of(saved.begin(), saved.end(), [&](const PatternPose& p) { return p.name == called; }))
+    return refuse(tr("A figure keeps %1 poses at most; remove one first.").arg(limits::kMostPoses));
   editStances(tr("save pose %1").arg(name.trimmed()), [&](Stances& s) {
     s.now.name = called;
     const auto found =
@@ -201,7 +211,7 @@ std::optional<QString> Session::savePose(const QString& name) {
 void Session::removePose(const QString& name) {
   editStances(tr("remove pose %1").arg(name), [&](Stances& s) {
     std::erase_if(s.saved, [&](const PatternPose& p) { return p.name == name.toStdString(); });
-    s.goThrough.erase(name.toStdString());
+    if (s.goThrough) s.goThrough->erase(name.toStdString());
   });
 }
 

@@ -1,5 +1,6 @@
 #include "study/scale_panel.h"
 
+#include "measure/json_text.h"
 #include "shell/beside.h"
 #include "shell/parts.h"
 #include "shell/say.h"
@@ -141,6 +142,7 @@ ScalePanel::ScalePanel(Session& session, QWidget* parent) : QWidget(parent), ses
   later_.setInterval(150);
   connect(&later_, &QTimer::timeout, this, &ScalePanel::start);
   connect(&watcher_, &QFutureWatcher<ScaleStudy>::finished, this, &ScalePanel::done);
+  connect(&solving_, &QFutureWatcher<Result<double>>::finished, this, &ScalePanel::solved);
   connect(&session_, &Session::planSettled, this, &ScalePanel::changed);
   connect(&session_, &Session::studyChanged, this, &ScalePanel::changed);
 }
@@ -148,6 +150,7 @@ ScalePanel::ScalePanel(Session& session, QWidget* parent) : QWidget(parent), ses
 ScalePanel::~ScalePanel() {
   if (stop_) *stop_ = true;
   watcher_.waitForFinished();
+  solving_.waitForFinished();
 }
 
 void ScalePanel::showEvent(QShowEvent* /*event*/) { changed(); }
@@ -165,16 +168,16 @@ void ScalePanel::start() {
     return;
   }
   stop_ = std::make_shared<std::atomic<bool>>(false);
-  watcher_.setFuture(beside(
-      [project = session_.project(), &catalog = session_.catalog(), now = session_.plan(), stop = stop_] {
-        ScaleStudy out;
-        out.height = now.figure.overallHeight;
-        out.rows = scaleChart(project, catalog, now, stop.get());
-        out.small = smallParts(project, catalog, now, stop.get());
-        for (const FigureLimb& limb : now.figure.limbs)
-          out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
-        return out;
-      }));
+  watcher_.setFuture(beside([project = session_.project(), catalog = session_.sharedCatalog(),
+                             now = session_.plan(), stop = stop_] {
+    ScaleStudy out;
+    out.height = now.figure.overallHeight;
+    out.rows = scaleChart(project, *catalog, now, stop.get());
+    out.small = smallParts(project, *catalog, now, stop.get());
+    for (const FigureLimb& limb : now.figure.limbs)
+      out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
+    return out;
+  }));
 }
 
 void ScalePanel::done() {
@@ -206,15 +209,24 @@ void ScalePanel::solve(bool core) {
     emit session_.refused(sentence(amount.problem()));
     return;
   }
-  const auto height = core ? heightForCore(session_.project(), session_.catalog(), *amount)
-                           : heightForWire(session_.project(), session_.catalog(), *amount);
-  if (!height) {
+  if (solving_.isRunning()) return; // the one before is soon found
+  solvedName_ = core ? tr("size for %1 of core").arg(str(printMass(*amount, session_.units())))
+                     : tr("size for %1 of wire").arg(str(printLength(*amount, session_.units())));
+  solvedFor_ = writeJson(toJson(session_.project()));
+  emit session_.noted(tr("trying sizes"));
+  solving_.setFuture(
+      beside([project = session_.project(), catalog = session_.sharedCatalog(), amount = *amount, core] {
+        return core ? heightForCore(project, *catalog, amount) : heightForWire(project, *catalog, amount);
+      }));
+}
+
+void ScalePanel::solved() {
+  const Result<double> height = solving_.result();
+  if (writeJson(toJson(session_.project())) != solvedFor_) return; // it is another figure by now
+  if (height)
+    session_.setSizing({SizeBy::OverallHeight, *height, {}}, solvedName_);
+  else
     emit session_.refused(sentence(height.problem()));
-    return;
-  }
-  session_.setSizing({SizeBy::OverallHeight, *height, {}},
-                     core ? tr("size for %1 of core").arg(str(printMass(*amount, session_.units())))
-                          : tr("size for %1 of wire").arg(str(printLength(*amount, session_.units()))));
 }
 
 } // namespace columna

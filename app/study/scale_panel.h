@@ -51,7 +51,7 @@ public:
   ScalePanel& operator=(const ScalePanel&) = delete;
   [[nodiscard]] QLineEdit* wool() const { return wool_; }
   [[nodiscard]] QLineEdit* wire() const { return wire_; }
-  [[nodiscard]] bool behind() const { return behind_; }
+  [[nodiscard]] bool behind() const { return behind_ || solving_.isRunning(); }
   [[nodiscard]] QString smallWords() const;
 
 protected:
@@ -62,6 +62,7 @@ private:
   void start();
   void done();
   void solve(bool core);
+  void solved();
   Session& session_;
   ScaleChart* chart_;
   QLineEdit* wool_;
@@ -69,6 +70,9 @@ private:
   QLabel* small_;
   QTimer later_;
   QFutureWatcher<ScaleStudy> watcher_;
+  QFutureWatcher<Result<double>> solving_;
+  QString solvedName_;
+  std::string solvedFor_; ///< the project it was asked for, as text
   std::shared_ptr<std::atomic<bool>> stop_;
   bool behind_ = true;
 };

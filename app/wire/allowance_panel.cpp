@@ -1,5 +1,6 @@
 #include "wire/allowance_panel.h"
 
+#include "project/limits.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "theme/theme.h"
@@ -38,7 +39,7 @@ AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(pare
     connect(field, &QLineEdit::editingFinished, this, [this, i] { typed(i); });
   }
   handling_ =
-      add(static_cast<int>(known.size()), tr("longest wire to work with"), tr("mm"), tr("1 to 100000"));
+      add(static_cast<int>(known.size()), tr("longest wire to work with"), QString(), tr("1 mm to 100 m"));
   connect(handling_, &QLineEdit::editingFinished, this, &AllowancePanel::typedHandling);
   usual_ = new QPushButton(tr("The usual ones"), this);
   grid->addWidget(usual_, 3, 6, 1, 2);
@@ -84,7 +85,8 @@ void AllowancePanel::refresh() {
     fields_[i]->setStyleSheet(changed ? QStringLiteral("border: 2px solid %1;").arg(theme().woad.name())
                                       : QString());
   }
-  if (!handling_->hasFocus() || !handling_->isModified()) handling_->setText(str(printNumber(p.handling, 0)));
+  if (!handling_->hasFocus() || !handling_->isModified())
+    handling_->setText(str(printLength(p.handling, session_.units(), 0)));
 }
 
 void AllowancePanel::typed(size_t index) {
@@ -115,8 +117,8 @@ void AllowancePanel::typedHandling() {
   if (!handling_->isModified()) return;
   handling_->setModified(false);
   const auto mm = parseLength(handling_->text().toStdString(), session_.units());
-  if (!mm || *mm < 1 || *mm > 100000) {
-    emit session_.refused(mm ? tr("The longest wire is to be 1 to 100000 mm.") : sentence(mm.problem()));
+  if (!mm || !(*mm >= limits::kLeastHandling && *mm <= limits::kMostHandling)) {
+    emit session_.refused(mm ? tr("The longest wire is to be 1 mm to 100 m.") : sentence(mm.problem()));
     refresh();
     return;
   }

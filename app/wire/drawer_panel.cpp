@@ -1,6 +1,7 @@
 #include "wire/drawer_panel.h"
 
 #include "measure/gauge.h"
+#include "project/limits.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "theme/theme.h"
@@ -188,24 +189,28 @@ void DrawerPanel::add() {
   w.material = material_->currentData().toString().toStdString();
   const auto d = parseDiameter(size_->text().toStdString(), session_.units());
   if (!d) return refuse(sentence(d.problem()));
+  if (*d < limits::kThinnestWire)
+    return refuse(tr("A wire is at least %1 thick; measure it, or count turns on a stick.")
+                      .arg(str(printLength(limits::kThinnestWire, session_.units()))));
   w.diameter = *d;
   if (!cover_->text().trimmed().isEmpty()) {
     const auto cover = parseLength(cover_->text().toStdString(), session_.units());
     if (!cover) return refuse(sentence(cover.problem()));
-    if (*cover < 0 || *cover > 2)
+    if (*cover < 0 || *cover > limits::kMostCover)
       return refuse(tr("A cover is 0 to 2 mm thick; measure it over and without."));
     w.cover = *cover;
   }
   if (!length_->text().trimmed().isEmpty()) {
     const auto length = parseLength(length_->text().toStdString(), session_.units());
     if (!length) return refuse(sentence(length.problem()));
-    if (!(*length > 0)) return refuse(tr("A straight length has to be above 0; leave it empty for a coil."));
+    if (!(*length > 0 && *length <= limits::kLongestWire))
+      return refuse(tr("A straight length is above 0 and up to 1 km; leave it empty for a coil."));
     w.length = *length;
   }
   w.count = count_->value();
   w.name = name_->text().trimmed().toStdString();
   if (w.name.empty()) w.name = tr("wire %1").arg(session_.project().drawer.size() + 1).toStdString();
-  session_.edit(tr("wire into the drawer"), [&](Project& p) { p.drawer.push_back(w); });
+  if (session_.edit(tr("wire into the drawer"), [&](Project& p) { p.drawer.push_back(w); })) return;
   for (QLineEdit* f : {name_, size_, cover_, length_}) f->clear();
 }
 

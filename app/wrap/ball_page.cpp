@@ -21,10 +21,6 @@ namespace {
 constexpr double kSuggested = 4;     // g: enough for a pocket scale, little to spare
 constexpr double kRoundEnough = 0.1; // readings may differ by that share of their mean
 
-/// What the stand-ins for callipers and scale read: a ball of 4.1 g, a little out of round.
-constexpr std::array<double, 3> kStandInAcross{34.6, 35.3, 34.9};
-constexpr double kStandInGrams = 4.1;
-
 } // namespace
 
 BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
@@ -58,9 +54,6 @@ BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session
     across_[k] = field;
     connect(field, &QLineEdit::textChanged, this, &BallPage::reckon);
   }
-  callipers_ = new QPushButton(tr("From callipers"), this);
-  callipers_->setToolTip(tr("A stand-in for digital callipers: reads a ball that ships with the program"));
-  grid->addWidget(callipers_, 6, 4, Qt::AlignLeft);
   step(grid, 7, tr("Weigh it"))
       ->setText(tr("On the scale you weigh your wool with. A tenth of a gram matters: the heavier the ball, "
                    "the less."));
@@ -68,9 +61,6 @@ BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session
   grams_->setAccessibleName(tr("Weight of the test ball"));
   grams_->setPlaceholderText(tr("weight"));
   grid->addWidget(grams_, 9, 1);
-  scale_ = new QPushButton(tr("From scale"), this);
-  scale_->setToolTip(tr("A stand-in for a pocket scale: weighs the same ball to 0.1 g"));
-  grid->addWidget(scale_, 9, 2, 1, 3, Qt::AlignLeft);
   grid->addWidget(ruleLine(this), 10, 0, 1, 5);
   density_ = new BigFigure(tr("your felt"), this);
   grid->addWidget(density_, 11, 0, 1, 2);
@@ -90,18 +80,6 @@ BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session
   });
   connect(grams_, &QLineEdit::textChanged, this, &BallPage::reckon);
   connect(firm_, &QComboBox::currentIndexChanged, this, &BallPage::reckon);
-  connect(callipers_, &QPushButton::clicked, this, [this] {
-    // Into the first field that is empty, as callipers with a key do; full ones are read anew.
-    size_t k = 0;
-    while (k < across_.size() && !across_[k]->text().isEmpty()) ++k;
-    if (k == across_.size()) {
-      for (QLineEdit* field : across_) field->clear();
-      k = 0;
-    }
-    across_[k]->setText(str(printLength(kStandInAcross[k], session_.units(), 1)));
-  });
-  connect(scale_, &QPushButton::clicked, this,
-          [this] { grams_->setText(str(printMass(kStandInGrams, session_.units()))); });
   firm_->setCurrentIndex(1);
   if (const auto& ball = session_.project().wool.ball) {
     firm_->setCurrentIndex(static_cast<int>(ball->firmness));

@@ -26,8 +26,6 @@ public:
   [[nodiscard]] QLineEdit* grams() const { return grams_; }
   [[nodiscard]] QComboBox* firmness() const { return firm_; }
   [[nodiscard]] QPushButton* useKey() const { return use_; }
-  [[nodiscard]] QPushButton* calliperKey() const { return callipers_; }
-  [[nodiscard]] QPushButton* scaleKey() const { return scale_; }
   [[nodiscard]] QLabel* answer() const { return answer_; }
   /// The ball as it is typed in; nothing while something is missing or wrong, and the answer says what.
   [[nodiscard]] std::optional<TestBall> ball() const { return ball_; }
@@ -42,8 +40,6 @@ private:
   std::array<QLineEdit*, 3> across_{};
   QLabel* mean_;
   QLineEdit* grams_;
-  QPushButton* callipers_;
-  QPushButton* scale_;
   BigFigure* density_;
   QLabel* answer_;
   QPushButton* use_;

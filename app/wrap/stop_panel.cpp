@@ -31,28 +31,21 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   tape_ = new QLineEdit(this);
   tape_->setAccessibleName(tr("Girth by the tape"));
   tape_->setPlaceholderText(tr("girth"));
-  readTape_ = new QPushButton(tr("From callipers"), this);
-  readTape_->setToolTip(tr("A stand-in for digital callipers: reads the planned girth a little short"));
   const bool narrow = textScale() > 1.4; // large text: what stands beside goes under
   grid->addWidget(place_, 0, 1, 1, narrow ? 2 : 1);
   if (narrow) {
     grid->addWidget(moment_, 1, 0);
     grid->addWidget(tape_, 1, 1);
-    grid->addWidget(readTape_, 1, 2);
   } else {
     grid->addWidget(moment_, 0, 2);
     grid->addWidget(tape_, 0, 3);
-    grid->addWidget(readTape_, 0, 4);
   }
   grid->addWidget(smallText(this, narrow ? tr("wool left") : tr("wool left of its portion")), narrow ? 2 : 1,
                   0);
   left_ = new QLineEdit(this);
   left_->setAccessibleName(tr("Wool left"));
   left_->setPlaceholderText(tr("weight"));
-  readScale_ = new QPushButton(tr("From scale"), this);
-  readScale_->setToolTip(tr("A stand-in for a pocket scale: reads what should be left, to 0.1 g"));
   grid->addWidget(left_, narrow ? 2 : 1, narrow ? 1 : 3);
-  grid->addWidget(readScale_, narrow ? 2 : 1, narrow ? 2 : 4);
   answer_ = textLabel(this, 15, QFont::DemiBold);
   answer_->setAccessibleName(tr("What it says"));
   resize_ = new QPushButton(this);
@@ -94,28 +87,6 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
       return;
     }
     takeLeft(*g);
-  });
-  connect(readTape_, &QPushButton::clicked, this, [this] {
-    const LimbWool& w = session_.plan().wool.limbs[static_cast<size_t>(limb())];
-    const auto at = static_cast<size_t>(std::max(0, place_->currentIndex()));
-    if (at >= w.girths.size()) return;
-    const Girth& g = w.girths[at];
-    const bool coated = moment_->currentIndex() == 1 || g.felted <= 0;
-    const double read = std::round((coated ? g.finished : g.felted) * 0.94 * 10) / 10;
-    tape_->setText(str(printLength(read, session_.units(), 1)));
-    takeGirth(read);
-  });
-  connect(readScale_, &QPushButton::clicked, this, [this] {
-    double on = 0;
-    double all = 0;
-    for (const BuildStep& s : session_.steps()) {
-      if (s.limb != limb()) continue;
-      all += s.grams;
-      on += std::clamp(session_.built() - s.from, 0.0, s.grams);
-    }
-    const double read = std::round((all - on) * 10) / 10;
-    left_->setText(str(printMass(read, session_.units())));
-    takeLeft(read);
   });
   connect(resize_, &QPushButton::clicked, this, [this] {
     session_.resizeBy(factor_);

@@ -22,7 +22,6 @@ public:
   [[nodiscard]] QLineEdit* leftField() const { return left_; }
   [[nodiscard]] QLabel* answer() const { return answer_; }
   [[nodiscard]] QPushButton* resizeKey() const { return resize_; }
-  [[nodiscard]] QPushButton* tapeKey() const { return readTape_; }
 
 private:
   void takeGirth(double mm);
@@ -34,8 +33,6 @@ private:
   QComboBox* moment_;
   QLineEdit* tape_;
   QLineEdit* left_;
-  QPushButton* readTape_;
-  QPushButton* readScale_;
   QLabel* answer_;
   QPushButton* resize_;
   QListWidget* list_;

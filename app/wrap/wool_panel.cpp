@@ -1,6 +1,7 @@
 #include "wrap/wool_panel.h"
 
 #include "measure/quantity.h"
+#include "project/limits.h"
 #include "shell/parts.h"
 #include "shell/say.h"
 #include "theme/theme.h"
@@ -66,7 +67,9 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     const auto mm = parseLength(staple_->text().toStdString(), session_.units());
     trouble_->setText(mm ? QString() : sentence(mm.problem()));
     if (mm)
-      session_.editWool(tr("staple"), [&](WoolWish& w) { w.coat.staple = std::clamp(*mm, 5.0, 500.0); });
+      session_.editWool(tr("staple"), [&](WoolWish& w) {
+        w.coat.staple = std::clamp(*mm, limits::kLeastStaple, limits::kMostStaple);
+      });
   });
   connect(&session_, &Session::planSettled, this, &WoolPanel::refresh);
   refresh();
@@ -111,6 +114,11 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
     const auto grams = parseMass(field->text().toStdString(), session_.units());
     if (!grams) {
       trouble_->setText(sentence(grams.problem()));
+      return;
+    }
+    if (!(*grams > 0 && *grams <= limits::kHeaviestMetre)) {
+      trouble_->setText(tr("A metre of it weighs more than nothing and up to 1 kg; weigh a metre of it."));
+      refresh();
       return;
     }
     trouble_->clear();

@@ -82,6 +82,14 @@ private:
         moves_.push_back(swings(plan_, poses[k], poses[(k + 1) % poses.size()]));
     }
     for (const RePose& r : project_.stances.made) {
+      if (r.swings) {
+        done_.emplace_back();
+        for (const FigureBone& b : plan_.figure.bones) {
+          const auto by = r.swings->find(b.id);
+          done_.back().push_back(by == r.swings->end() ? 0 : by->second);
+        }
+        continue;
+      }
       const auto named = [&](const std::string& name) {
         return name.empty() ? PatternPose()
                             : poseNamed(project_.stances, plan_.pattern, name).value_or(PatternPose());
@@ -153,6 +161,13 @@ private:
 
 } // namespace
 
+PoseReport::PoseReport() = default;
+PoseReport::PoseReport(const PoseReport& other) = default;
+PoseReport::PoseReport(PoseReport&& other) noexcept = default;
+PoseReport& PoseReport::operator=(const PoseReport& other) = default;
+PoseReport& PoseReport::operator=(PoseReport&& other) noexcept = default;
+PoseReport::~PoseReport() = default;
+
 const JointReport* PoseReport::worstOf(int limb) const {
   const JointReport* worst = nullptr;
   for (const JointReport& j : joints) {
@@ -171,13 +186,25 @@ Figure posedFigure(const Plan& plan, const PatternPose& pose) {
 
 std::vector<PatternPose> posesGoneThrough(const Project& project, const Plan& plan) {
   std::vector<PatternPose> out;
-  if (project.stances.goThrough.empty()) return project.stances.saved;
-  for (const std::string& name : project.stances.goThrough)
+  if (!project.stances.goThrough) return project.stances.saved;
+  for (const std::string& name : *project.stances.goThrough)
     if (name.empty())
       out.emplace_back();
     else if (auto pose = poseNamed(project.stances, plan.pattern, name))
       out.push_back(std::move(*pose));
   return out;
+}
+
+void rePosed(Stances& stances, const Plan& plan, std::string date) {
+  PatternPose from = stances.stands.value_or(PatternPose());
+  if (!stances.stands && !stances.made.empty())
+    from = poseNamed(stances, plan.pattern, stances.made.back().to).value_or(PatternPose());
+  RePose made{from.name, stances.now.name, std::move(date), std::map<std::string, double>()};
+  const std::vector<double> all = swings(plan, from, stances.now);
+  for (size_t b = 0; b < all.size(); ++b)
+    if (all[b] > 1e-6) (*made.swings)[plan.figure.bones[b].id] = all[b];
+  stances.made.push_back(std::move(made));
+  stances.stands = stances.now;
 }
 
 PoseReport poseReport(const Project& project, const Plan& plan, const Catalog& catalog,

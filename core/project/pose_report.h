@@ -26,6 +26,14 @@ struct JointReport {
 };
 
 struct PoseReport {
+  // Out of line: what it takes to copy all of it would be compiled anew in every file that holds one.
+  PoseReport();
+  PoseReport(const PoseReport& other);
+  PoseReport(PoseReport&& other) noexcept;
+  PoseReport& operator=(const PoseReport& other);
+  PoseReport& operator=(PoseReport&& other) noexcept;
+  ~PoseReport();
+
   PatternPose pose;
   Figure figure; ///< posed, mm
   PoseSums sums;
@@ -39,6 +47,10 @@ struct PoseReport {
   /// The joint of that limb that is worst off, or nothing.
   [[nodiscard]] const JointReport* worstOf(int limb) const;
 };
+
+/// Records that the figure was bent from how it was left last into the stance on the mat, with the turn of
+/// every joint, whatever becomes of the poses.
+void rePosed(Stances& stances, const Plan& plan, std::string date);
 
 /// Of one stance. The plan is the project's. Errors none: what cannot be said is a finding.
 [[nodiscard]] PoseReport poseReport(const Project& project, const Plan& plan, const Catalog& catalog,

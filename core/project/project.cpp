@@ -2,6 +2,7 @@
 
 #include "measure/gauge.h"
 #include "project/field_reader.h"
+#include "project/limits.h"
 
 #include <fmt/format.h>
 
@@ -70,7 +71,8 @@ public:
     }
     if (json_.contains("coat_mm") && !json_["coat_mm"].is_null()) {
       const double coat = numberOf(json_, "coat_mm");
-      if (coat < 0 || coat > 100) fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
+      if (!(coat >= 0 && coat <= limits::kMostCoat))
+        fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
       p.coat = coat;
     }
     if (json_.contains("finish")) {
@@ -159,6 +161,13 @@ void put(Json& in, const char* key, bool set, const Json& value) {
 }
 
 } // namespace
+
+Project::Project() = default;
+Project::Project(const Project& other) = default;
+Project::Project(Project&& other) noexcept = default;
+Project& Project::operator=(const Project& other) = default;
+Project& Project::operator=(Project&& other) noexcept = default;
+Project::~Project() = default;
 
 Json toJson(const Project& project) {
   Json out = project.unknown.is_object() ? project.unknown : Json::object();

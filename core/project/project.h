@@ -64,6 +64,14 @@ inline constexpr double kUsualHandling = 2000; ///< mm: a longer wire is awkward
 inline constexpr size_t kMostPhotos = 3;
 
 struct Project {
+  // Out of line: what it takes to copy all of it would be compiled anew in every file that holds one.
+  Project();
+  Project(const Project& other);
+  Project(Project&& other) noexcept;
+  Project& operator=(const Project& other);
+  Project& operator=(Project&& other) noexcept;
+  ~Project();
+
   std::string name = "Untitled";
   std::string pattern = "river_otter";
   Sizing size;

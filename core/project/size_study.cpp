@@ -165,6 +165,8 @@ std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog
                                   const std::atomic<bool>* stop) {
   std::vector<SmallPart> out;
   const double height = plan.figure.overallHeight;
+  Project free = project;
+  free.made.clear(); // made parts hold one size fast; what is asked is what others would give
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
     const FigureLimb& limb = plan.figure.limbs[l];
     if (limb.side < 0) continue;
@@ -188,7 +190,7 @@ std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog
     part.least = wire.hold.cover;
     double low = height;
     double high = height;
-    Heights heights(project, catalog, kNearForWire, plan.solid);
+    Heights heights(free, catalog, kNearForWire, plan.solid);
     const auto covered = [&](double at) {
       const auto made = heights.at(at);
       return made && made->limbs[l].hold.cover >= part.wanted;

@@ -1,6 +1,8 @@
 #include "project/stance.h"
 
+#include "measure/quantity.h"
 #include "project/field_reader.h"
+#include "project/limits.h"
 
 #include <fmt/format.h>
 
@@ -12,10 +14,6 @@ namespace {
 
 using Json = nlohmann::json;
 
-constexpr double kDegree = std::numbers::pi / 180;
-constexpr size_t kMostPoses = 200;
-constexpr size_t kMostRePoses = 100000;
-
 class Reader : FieldReader {
 public:
   using FieldReader::FieldReader;
@@ -24,7 +22,7 @@ public:
     group(in, "stances");
     if (in.contains("now")) s.now = pose(in["now"], "stances.now");
     if (in.contains("saved")) {
-      list(in["saved"], "stances.saved", kMostPoses);
+      list(in["saved"], "stances.saved", limits::kMostPoses);
       for (const Json& each : in["saved"]) {
         PatternPose p = pose(each, fmt::format("stances.saved[{}]", s.saved.size()));
         if (p.name.empty()) fail("stances.saved", "has a pose without a name", "give it one");
@@ -38,17 +36,26 @@ public:
       if (!who) fail("stances.hands", "is not known", "give adult, child or sore");
       s.hands = *who;
     }
-    if (in.contains("leg_error_mm")) s.legError = number(in["leg_error_mm"], "stances.leg_error_mm", 0, 50);
+    if (in.contains("leg_error_mm"))
+      s.legError = number(in["leg_error_mm"], "stances.leg_error_mm", 0, limits::kMostLegError);
     if (in.contains("times")) s.times = static_cast<int>(number(in["times"], "stances.times", 0, 100000));
-    names(in, "go_through", s.goThrough);
+    if (in.contains("go_through")) names(in, "go_through", s.goThrough.emplace());
     names(in, "glued", s.glued);
+    if (in.contains("stands")) s.stands = pose(in["stands"], "stances.stands");
     if (in.contains("made")) {
-      list(in["made"], "stances.made", kMostRePoses);
+      list(in["made"], "stances.made", limits::kMostRePoses);
       for (const Json& each : in["made"]) {
         group(each, "stances.made");
-        s.made.push_back({each.contains("from") ? text(each["from"], "stances.made.from") : "",
-                          each.contains("to") ? text(each["to"], "stances.made.to") : "",
-                          each.contains("date") ? text(each["date"], "stances.made.date") : ""});
+        RePose r;
+        if (each.contains("from")) r.from = text(each["from"], "stances.made.from");
+        if (each.contains("to")) r.to = text(each["to"], "stances.made.to");
+        if (each.contains("date")) r.date = text(each["date"], "stances.made.date");
+        if (each.contains("swings_deg")) {
+          r.swings.emplace();
+          for (const auto& [bone, by] : group(each["swings_deg"], "stances.made.swings_deg").items())
+            (*r.swings)[bone] = number(by, "stances.made.swings_deg." + bone, 0, limits::kMostTurn) * kDegree;
+        }
+        s.made.push_back(std::move(r));
       }
     }
   }
@@ -58,7 +65,8 @@ private:
     group(in, at);
     Turn t;
     const auto read = [&](const char* key, double& to) {
-      if (in.contains(key)) to = number(in[key], at + "." + key, -360, 360) * kDegree;
+      if (in.contains(key))
+        to = number(in[key], at + "." + key, -limits::kMostTurn, limits::kMostTurn) * kDegree;
     };
     read("flex", t.flex);
     read("side", t.side);
@@ -90,9 +98,9 @@ private:
     const auto mm = [&](const char* key, double& to, double most) {
       if (in.contains(key)) to = number(in[key], std::string("stances.support.") + key, 0, most);
     };
-    mm("base_length_mm", s.baseLength, 5000);
-    mm("base_width_mm", s.baseWidth, 5000);
-    mm("base_g", s.baseMass, 100000);
+    mm("base_length_mm", s.baseLength, limits::kMostBase);
+    mm("base_width_mm", s.baseWidth, limits::kMostBase);
+    mm("base_g", s.baseMass, limits::kHeaviestBase);
   }
 
   void names(const Json& in, const char* key, std::set<std::string>& to) const {
@@ -124,8 +132,8 @@ Json poseJson(const PatternPose& p) {
 
 bool Stances::empty() const {
   return now.turns.empty() && now.whole == Turn() && now.name.empty() && saved.empty() &&
-         support == Support() && hands == Hands::Adult && !legError && goThrough.empty() && !times &&
-         made.empty() && glued.empty();
+         support == Support() && hands == Hands::Adult && !legError && !goThrough && !times && made.empty() &&
+         !stands && glued.empty();
 }
 
 std::optional<PatternPose> poseNamed(const Stances& stances, const Pattern& pattern,
@@ -162,11 +170,18 @@ void stancesToJson(const Stances& s, Json& out) {
   put("hands", s.hands != Hands::Adult, std::string(id(s.hands)));
   put("leg_error_mm", s.legError.has_value(), s.legError.value_or(0));
   put("times", s.times.has_value(), s.times.value_or(0));
-  put("go_through", !s.goThrough.empty(), s.goThrough);
+  put("go_through", s.goThrough.has_value(), s.goThrough.value_or(std::set<std::string>()));
   put("glued", !s.glued.empty(), s.glued);
   Json made = Json::array();
-  for (const RePose& r : s.made) made.push_back({{"from", r.from}, {"to", r.to}, {"date", r.date}});
+  for (const RePose& r : s.made) {
+    Json one{{"from", r.from}, {"to", r.to}, {"date", r.date}};
+    if (r.swings) one["swings_deg"] = Json::object();
+    if (r.swings)
+      for (const auto& [bone, by] : *r.swings) one["swings_deg"][bone] = by / kDegree;
+    made.push_back(std::move(one));
+  }
   put("made", !s.made.empty(), std::move(made));
+  put("stands", s.stands.has_value(), poseJson(s.stands.value_or(PatternPose())));
   out["stances"] = std::move(in);
 }
 

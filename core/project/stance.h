@@ -9,6 +9,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <map>
 #include <optional>
 #include <set>
 #include <string>
@@ -20,6 +21,9 @@ namespace columna {
 struct RePose {
   std::string from, to; ///< names of poses; "" is the neutral stance
   std::string date;     ///< "2026-11-25"
+  /// How far each joint was turned, by its bone, rad; those that were not are left out. What the wire has
+  /// gone through does not change when a pose is changed or removed. Without it (older files) the names tell.
+  std::optional<std::map<std::string, double>> swings;
 
   [[nodiscard]] bool operator==(const RePose&) const = default;
 };
@@ -29,11 +33,13 @@ struct Stances {
   std::vector<PatternPose> saved; ///< the maker's own, each name once
   Support support;
   Hands hands = Hands::Adult;
-  std::optional<double> legError;  ///< mm, the maker's own
-  std::set<std::string> goThrough; ///< poses the maker wants to move between; empty: all saved ones
-  std::optional<int> times;        ///< how often they are gone through
-  std::vector<RePose> made;        ///< re-poses recorded
-  std::set<std::string> glued;     ///< joints whose strands are glued together
+  std::optional<double> legError; ///< mm, the maker's own
+  /// Poses the maker wants to move between; nothing: all saved ones.
+  std::optional<std::set<std::string>> goThrough;
+  std::optional<int> times;          ///< how often they are gone through
+  std::vector<RePose> made;          ///< re-poses recorded
+  std::optional<PatternPose> stands; ///< how the figure was left by the last of them
+  std::set<std::string> glued;       ///< joints whose strands are glued together
 
   /// Whether nothing was settled.
   [[nodiscard]] bool empty() const;

@@ -2,6 +2,7 @@
 #include "project/project.h"
 
 #include "project/field_reader.h"
+#include "project/limits.h"
 
 #include <fmt/format.h>
 
@@ -19,7 +20,8 @@ public:
   void read(Project& p) {
     if (in_.contains("most_wires")) p.mostWires = whole(in_["most_wires"], "most_wires", 0, 20);
     if (in_.contains("drawer_only")) p.drawerOnly = flag(in_["drawer_only"], "drawer_only");
-    if (in_.contains("handling_mm")) p.handling = number(in_["handling_mm"], "handling_mm", 1, 100000);
+    if (in_.contains("handling_mm"))
+      p.handling = number(in_["handling_mm"], "handling_mm", limits::kLeastHandling, limits::kMostHandling);
     if (in_.contains("drawer")) drawer(p);
     if (in_.contains("allowances")) p.allow = allowances(in_["allowances"], "allowances", {});
     if (in_.contains("piece_allowances")) {
@@ -46,8 +48,9 @@ public:
     const Json& d = in["digits"];
     group(d, at + ".digits");
     PieceRules::Digits digits;
-    digits.count = whole(field(d, "count", at + ".digits."), at + ".digits.count", 0, 100);
-    digits.length = number(field(d, "length_mm", at + ".digits."), at + ".digits.length_mm", 0.1, 1000);
+    digits.count = whole(field(d, "count", at + ".digits."), at + ".digits.count", 0, limits::kMostDigits);
+    digits.length = number(field(d, "length_mm", at + ".digits."), at + ".digits.length_mm",
+                           limits::kLeastDigit, limits::kMostDigit);
     if (d.contains("pegs")) digits.pegs = flag(d["pegs"], at + ".digits.pegs");
     choice.digits = digits;
   }
@@ -62,10 +65,12 @@ private:
       OwnWire w;
       w.name = text(field(in, "name", at + "."), at + ".name");
       w.material = text(field(in, "material", at + "."), at + ".material");
-      w.diameter = number(field(in, "diameter_mm", at + "."), at + ".diameter_mm", 0.05, 10);
-      if (in.contains("cover_mm")) w.cover = number(in["cover_mm"], at + ".cover_mm", 0, 2);
-      if (in.contains("length_mm")) w.length = number(in["length_mm"], at + ".length_mm", 0, 1e6);
-      if (in.contains("count")) w.count = whole(in["count"], at + ".count", 0, 10000);
+      w.diameter = number(field(in, "diameter_mm", at + "."), at + ".diameter_mm", limits::kThinnestWire,
+                          kThickestWire);
+      if (in.contains("cover_mm")) w.cover = number(in["cover_mm"], at + ".cover_mm", 0, limits::kMostCover);
+      if (in.contains("length_mm"))
+        w.length = number(in["length_mm"], at + ".length_mm", 0, limits::kLongestWire);
+      if (in.contains("count")) w.count = whole(in["count"], at + ".count", 0, limits::kMostWires);
       if (in.contains("yield_MPa")) {
         const Json& y = in["yield_MPa"];
         group(y, at + ".yield_MPa");

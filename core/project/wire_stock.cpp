@@ -68,7 +68,7 @@ std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catal
   for (WireStock& wire : out) {
     std::vector<StockBar> bars;
     for (const OwnWire& own : project.drawer)
-      if (is(own, wire.material, wire.diameter)) {
+      if (is(own, wire.material, wire.diameter) && (own.length <= 0 || own.count > 0)) { // none left is none
         bars.push_back({own.name, own.length, own.length > 0 ? own.count : -1, true});
         wire.have = true;
       }

@@ -1,6 +1,7 @@
 #include "project/project.h"
 
 #include "project/field_reader.h"
+#include "project/limits.h"
 
 #include <fmt/format.h>
 
@@ -10,12 +11,7 @@ namespace columna {
 namespace {
 
 using Json = nlohmann::json;
-
-constexpr size_t kMostMarkings = 100;
-constexpr size_t kMostCorners = 2000;
-constexpr size_t kMostReadings = 12;
-constexpr size_t kMostRecords = 100000;
-constexpr size_t kMostReady = 200;
+using namespace limits;
 
 std::string_view viewWord(View view) {
   return view == View::Front ? "front" : view == View::Above ? "above" : "side";
@@ -31,8 +27,8 @@ public:
       group(in["test_ball"], "wool.test_ball");
       const Json& b = in["test_ball"];
       TestBall ball;
-      ball.diameter = within(b, "diameter_mm", "wool.test_ball.", 5, 200);
-      ball.grams = within(b, "g", "wool.test_ball.", 0.05, 2000);
+      ball.diameter = within(b, "diameter_mm", "wool.test_ball.", kLeastBall, kMostBall);
+      ball.grams = within(b, "g", "wool.test_ball.", kLightestBall, kHeaviestBall);
       if (b.contains("firmness")) {
         const auto firm = firmness(text(b["firmness"], "wool.test_ball.firmness"));
         if (!firm) fail("wool.test_ball.firmness", "is not known", "use soft, medium or firm");
@@ -41,7 +37,7 @@ public:
       if (b.contains("measured_mm")) {
         list(b["measured_mm"], "wool.test_ball.measured_mm", kMostReadings);
         for (const Json& each : b["measured_mm"]) {
-          if (!each.is_number() || !(each.get<double>() >= 5 && each.get<double>() <= 200))
+          if (!each.is_number() || !(each.get<double>() >= kLeastBall && each.get<double>() <= kMostBall))
             fail("wool.test_ball.measured_mm", "has a reading that is no diameter", "give 5 to 200");
           ball.measured.push_back(each.get<double>());
         }
@@ -56,7 +52,7 @@ public:
       wool.grip = *grip;
     }
     if (in.contains("fur_shown_mm")) {
-      wool.furShown = within(in, "fur_shown_mm", "wool.", 1, 300);
+      wool.furShown = within(in, "fur_shown_mm", "wool.", kLeastFur, kMostFur);
       wool.finish = CoatFinish::Fur; // what it was before finishes were told apart
     }
     if (in.contains("coat_finish")) {
@@ -98,8 +94,8 @@ private:
       out.form = *form;
     }
     // A wool that weighs nothing is let through: the plan says what is wrong with it.
-    if (in.contains("g_per_m")) out.linear = within(in, "g_per_m", at + ".", 0, 1000) / 1000;
-    if (in.contains("staple_mm")) out.staple = within(in, "staple_mm", at + ".", 5, 500);
+    if (in.contains("g_per_m")) out.linear = within(in, "g_per_m", at + ".", 0, kHeaviestMetre) / 1000;
+    if (in.contains("staple_mm")) out.staple = within(in, "staple_mm", at + ".", kLeastStaple, kMostStaple);
     if (in.contains("tone")) out.tone = tone(in["tone"], at + ".tone");
     return out;
   }
@@ -124,7 +120,7 @@ private:
     list(in["outline"], at + ".outline", kMostCorners);
     for (const Json& p : in["outline"]) {
       if (!p.is_array() || p.size() != 2 || !p[0].is_number() || !p[1].is_number() ||
-          !(std::abs(p[0].get<double>()) < 1e4) || !(std::abs(p[1].get<double>()) < 1e4))
+          !(std::abs(p[0].get<double>()) < kMostModules) || !(std::abs(p[1].get<double>()) < kMostModules))
         fail(at + ".outline", "has a corner that is not two numbers", "write each as [x, y] in modules");
       m.outline.emplace_back(p[0].get<double>(), p[1].get<double>());
     }
@@ -156,10 +152,10 @@ private:
     r.limb = text(in["limb"], at + "limb");
     if (in.contains("left_g")) {
       r.what = WrapRecord::What::Left;
-      r.value = within(in, "left_g", at, 0, 100000);
+      r.value = within(in, "left_g", at, 0, kMostLeft);
     } else {
-      r.value = within(in, "girth_mm", at, 0.5, 10000);
-      r.along = in.contains("along_mm") ? within(in, "along_mm", at, 0, 10000) : 0;
+      r.value = within(in, "girth_mm", at, kLeastGirth, kMostGirth);
+      r.along = in.contains("along_mm") ? within(in, "along_mm", at, 0, kMostGirth) : 0;
       if (in.contains("moment")) r.moment = text(in["moment"], at + "moment");
     }
     if (in.contains("date")) r.date = text(in["date"], at + "date");

@@ -300,7 +300,7 @@ TEST_F(PoseTest, WiresLifeByPosesGoneThrough) {
   ASSERT_GE(life->poses()->count(), 3);
   life->poses()->item(0)->setCheckState(Qt::Checked);
   life->poses()->item(2)->setCheckState(Qt::Checked);
-  ASSERT_EQ(session.project().stances.goThrough.size(), 2U);
+  ASSERT_EQ(session.project().stances.goThrough.value().size(), 2U);
   life->times()->setFocus();
   life->times()->setValue(40);
   QTest::keyClick(life->times(), Qt::Key_Return);

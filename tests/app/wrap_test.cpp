@@ -124,12 +124,11 @@ TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
   EXPECT_NEAR(plan().totals.core / before, handFactor(*session.project().wool.ball), 0.03);
   EXPECT_TRUE(wool->ballWords()->text().contains(QStringLiteral("29 % too light")))
       << wool->ballWords()->text().toStdString();
-  // Opened again it shows what was read; the stand-ins read another ball.
+  // Opened again it shows what was read; what is typed and not taken changes nothing.
   QTest::mouseClick(wool->ballKey(), Qt::LeftButton);
   page = wool->ballPage();
   EXPECT_EQ(page->across(1)->text(), QStringLiteral("29.5 mm"));
-  for (int k = 0; k < 3; ++k) QTest::mouseClick(page->calliperKey(), Qt::LeftButton);
-  QTest::mouseClick(page->scaleKey(), Qt::LeftButton);
+  for (int k = 0; k < 3; ++k) page->across(k)->setText(QStringLiteral("34.9"));
   ASSERT_TRUE(page->ball());
   EXPECT_NEAR(page->ball()->diameter, 34.9, 0.1);
   page->reject();
@@ -200,8 +199,6 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   session.select(limb("right-hindleg"));
   type(stop->leftField(), "0.5 g");
   EXPECT_EQ(stop->answer()->text(), QStringLiteral("Right hindleg is 0.4 g ahead of the left."));
-  QTest::mouseClick(stop->tapeKey(), Qt::LeftButton);
-  EXPECT_EQ(session.project().wool.records.size(), 5U) << "the stand-in for callipers reads too";
 }
 
 TEST_F(WrapTest, FirmnessDensityAndWayAreOfTheLimbAndItsTwin) {

@@ -260,7 +260,7 @@ TEST(PoseReport, PosesThatAreGoneThroughWearTheWire) {
   }
   EXPECT_TRUE(any);
   // Recorded re-poses count against it.
-  for (int k = 0; k < 6; ++k) p.stances.made.push_back({"", plan.pattern.poses[1].name, "2026-11-25"});
+  for (int k = 0; k < 6; ++k) p.stances.made.push_back({"", plan.pattern.poses[1].name, "2026-11-25", {}});
   const PoseReport worn = poseReport(p, plan, shelf(), {});
   bool less = false;
   for (size_t j = 0; j < worn.joints.size(); ++j) {
@@ -315,9 +315,11 @@ TEST(Stances, ComeBackFromTheFile) {
   p.stances.support = {Feet::Base, "hip", 120, 60, 250};
   p.stances.hands = Hands::Sore;
   p.stances.legError = 1.1;
-  p.stances.goThrough = {"watch", ""};
+  p.stances.goThrough = std::set<std::string>{"watch", ""};
   p.stances.times = 4;
-  p.stances.made = {{"", "watch", "2026-11-25"}};
+  p.stances.made = {{"", "watch", "2026-11-25", {}},
+                    {"watch", "", "2026-11-26", std::map<std::string, double>{{"left-thigh", 0.4}}}};
+  p.stances.stands = p.stances.now;
   p.stances.glued = {"hip"};
   bool newer = false;
   const auto back = projectFromJson(toJson(p), "x", newer);
@@ -338,4 +340,50 @@ TEST(Stances, ComeBackFromTheFile) {
       bad("saved", nlohmann::json::array({{{"turns_deg", {{"neck1", {{"flex", 4000}}}}}}})).find("4000"),
       std::string::npos);
   EXPECT_NE(bad("support", {{"feet", "floating"}}).find("stances.support.feet"), std::string::npos);
+}
+
+TEST(RePoses, WhatTheWireWentThroughStaysWhateverBecomesOfThePoses) {
+  Project p = project("river_otter", 108);
+  p.stances.saved = {{"bow", {{"neck1", {0.4, 0, 0}}}, {}}};
+  p.stances.now = p.stances.saved[0];
+  p.stances.now.turns["neck1"].flex = 0.6; // dragged on from the saved one
+  const Plan plan = planned(p);
+  rePosed(p.stances, plan, "2026-11-26");
+  ASSERT_TRUE(p.stances.made.back().swings);
+  const double turned = p.stances.made.back().swings->at("neck1");
+  EXPECT_NEAR(turned, 0.6, 0.02) << "the stance on the mat, not the pose it came from";
+  // Straight back again counts the same way.
+  p.stances.now = {};
+  rePosed(p.stances, plan, "2026-11-26");
+  EXPECT_NEAR(p.stances.made.back().swings->at("neck1"), turned, 1e-9);
+  const auto lives = [&](const Project& with) {
+    std::vector<double> out;
+    for (const JointReport& j : poseReport(with, plan, shelf(), {}).joints) out.push_back(j.life.bends);
+    return out;
+  };
+  const std::vector<double> before = lives(p);
+  Project changed = p;
+  changed.stances.saved[0].turns["neck1"].flex = -0.2;
+  EXPECT_EQ(lives(changed), before);
+  changed.stances.saved.clear();
+  EXPECT_EQ(lives(changed), before);
+  bool newer = false;
+  const auto back = projectFromJson(toJson(p), "x", newer);
+  ASSERT_TRUE(back);
+  EXPECT_EQ(toJson(*back), toJson(p));
+  EXPECT_NEAR(back->stances.made[0].swings->at("neck1"), turned, 1e-12);
+}
+
+TEST(RePoses, NoPoseGoneThroughIsNotAllOfThem) {
+  Project p = project("river_otter", 108);
+  p.stances.saved = {{"a", {{"neck1", {0.4, 0, 0}}}, {}}, {"b", {{"neck1", {-0.3, 0, 0}}}, {}}};
+  const Plan plan = planned(p);
+  EXPECT_EQ(posesGoneThrough(p, plan).size(), 2U);
+  p.stances.goThrough.emplace();
+  EXPECT_TRUE(posesGoneThrough(p, plan).empty());
+  bool newer = false;
+  const auto back = projectFromJson(toJson(p), "x", newer);
+  ASSERT_TRUE(back);
+  ASSERT_TRUE(back->stances.goThrough);
+  EXPECT_TRUE(back->stances.goThrough->empty());
 }
