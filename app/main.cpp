@@ -4,6 +4,8 @@
 #include "project/catalog.h"
 #include "sheet/true_size_sheet.h"
 #include "shell/dialogs.h"
+#include "shell/ending.h"
+#include "shell/keeping.h"
 #include "shell/main_window.h"
 #include "shell/parts.h"
 #include "shell/settings.h"
@@ -165,7 +167,7 @@ int main(int argc, char** argv) {
   QApplication app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("columna"));
   QApplication::setApplicationDisplayName(QStringLiteral("Columna"));
-  QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
+  QApplication::setApplicationVersion(QStringLiteral(COLUMNA_VERSION));
   QApplication::setDesktopFileName(QStringLiteral("columna"));
 
   QCommandLineParser parser;
@@ -254,8 +256,13 @@ int main(int argc, char** argv) {
   if (!hasFile) session.startNew(QString::fromStdString(session.project().pattern));
   MainWindow window(session);
   window.show();
+  const Ending ending([&window] { window.keeping()->flush(); });
   QTimer::singleShot(0, &window, [&] {
-    window.offerRecovered();
+    // Work that was left behind comes before the file that was asked for; that one waits in the menu.
+    if (window.offerLeft()) {
+      if (hasFile) rememberFile(words.front());
+      return;
+    }
     if (hasFile) {
       window.openFile(words.front());
       return;

@@ -9,7 +9,7 @@ int main(int argc, char** argv) {
   using namespace columna;
   CLI::App app("Columna plans the wire and wool of a needle-felted animal.", "columna-cli");
   app.require_subcommand(1);
-  app.set_version_flag("--version", "columna-cli 0.1.0");
+  app.set_version_flag("--version", "columna-cli " COLUMNA_VERSION);
 
   bool json = false;
   std::string file;

@@ -3,6 +3,7 @@
 #include "pose/pose_rack.h"
 #include "project/catalog.h"
 #include "shell/dialogs.h"
+#include "shell/keeping.h"
 #include "shell/limb_card.h"
 #include "shell/rack.h"
 #include "shell/settings.h"
@@ -19,16 +20,12 @@
 #include "wrap/wrap_rack.h"
 
 #include <QApplication>
-#include <QBuffer>
-#include <QCloseEvent>
-#include <QDir>
 #include <QGridLayout>
+#include <QKeyEvent>
 #include <QMenu>
 #include <QMessageBox>
-#include <QMimeData>
 #include <QScreen>
 #include <QStackedWidget>
-#include <QStandardPaths>
 #include <QVBoxLayout>
 
 namespace columna {
@@ -45,13 +42,7 @@ MainWindow::MainWindow(Session& session) : session_(session) {
   connect(&session_, &Session::stageChanged, this, &MainWindow::showStage);
   connect(&session_, &Session::refused, this, [this](const QString& sentence) { tally_->say(sentence); });
   connect(&session_, &Session::noted, this, [this](const QString& words) { tally_->note(words); });
-  // A copy for after a crash, a little after the last change.
-  recovery_.setSingleShot(true);
-  recovery_.setInterval(3000);
-  connect(&session_, &Session::planSettled, &recovery_, qOverload<>(&QTimer::start));
-  connect(&recovery_, &QTimer::timeout, this, [this] {
-    if (session_.changed()) session_.keepRecovery(recoveryPath());
-  });
+  keeping_ = new Keeping(session_, this);
 }
 
 void MainWindow::build() {
@@ -101,6 +92,7 @@ void MainWindow::build() {
   });
   connect(board_, &AnimalBoard::chosen, this, [this](const QString& pattern) {
     board_->hide();
+    keeping_->drop(); // whether to give it up was asked before
     session_.startNew(pattern);
     session_.setStage(Stage::Study);
     mat_->fit();
@@ -158,94 +150,17 @@ void MainWindow::restyle() {
   });
 }
 
-bool MainWindow::openFile(const QString& path) {
-  if (const auto sentence = session_.open(path)) {
-    tell(*sentence);
-    return false;
-  }
-  remember(path);
-  mat_->fit();
-  const QStringList messages = session_.takeMessages();
-  if (!messages.isEmpty()) tell(messages.join(QStringLiteral("\n\n")));
-  return true;
-}
-
-void MainWindow::keepThumbnail() {
-  const QPixmap picture = mat_->grab().scaled(320, 240, Qt::KeepAspectRatio, Qt::SmoothTransformation);
-  QBuffer buffer;
-  buffer.open(QIODevice::WriteOnly);
-  picture.save(&buffer, "PNG");
-  session_.setThumbnail(buffer.data());
-}
-
-QString MainWindow::recoveryPath() const {
-  const QString folder =
-      QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + QStringLiteral("/recovery");
-  QDir().mkpath(folder);
-  return folder + QStringLiteral("/%1.columna").arg(QCoreApplication::applicationPid());
-}
-
-void MainWindow::offerRecovered() {
-  const QDir folder(QFileInfo(recoveryPath()).path());
-  const QStringList left = folder.entryList({QStringLiteral("*.columna")}, QDir::Files, QDir::Time);
-  for (const QString& name : left) {
-    // A copy whose program still runs is not a leftover.
-    if (QFileInfo::exists(QStringLiteral("/proc/%1").arg(QFileInfo(name).completeBaseName()))) continue;
-    const QString path = folder.filePath(name);
-    QMessageBox box(QMessageBox::NoIcon, tr("Columna"),
-                    tr("Columna stopped before the last work was saved. Open it again?"),
-                    QMessageBox::Yes | QMessageBox::No, this);
-    if (box.exec() == QMessageBox::Yes && !session_.open(path)) {
-      mat_->fit();
-      const QString copy = QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation) +
-                           QStringLiteral("/recovered.columna");
-      (void)session_.save(copy);
-    }
-    QFile::remove(path);
-    return;
-  }
-}
-
-bool MainWindow::mayLeave() {
-  if (!session_.changed()) return true;
-  QMessageBox box(
-      QMessageBox::NoIcon, tr("Columna"),
-      tr("%1 has changes that are not saved.").arg(QString::fromStdString(session_.project().name)),
-      QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
-  box.setDefaultButton(QMessageBox::Save);
-  const int answer = box.exec();
-  if (answer == QMessageBox::Save) return save();
-  return answer == QMessageBox::Discard;
-}
-
-void MainWindow::closeEvent(QCloseEvent* event) {
-  if (!mayLeave()) {
-    event->ignore();
-    return;
-  }
-  recovery_.stop();
-  QFile::remove(recoveryPath());
-  event->accept();
-}
-
-void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
-  for (const QUrl& url : event->mimeData()->urls())
-    if (url.isLocalFile()) event->acceptProposedAction();
-}
-
-void MainWindow::dropEvent(QDropEvent* event) {
-  for (const QUrl& url : event->mimeData()->urls())
-    if (url.isLocalFile()) {
-      if (mayLeave()) openFile(url.toLocalFile());
-      return;
-    }
-}
-
 void MainWindow::keyPressEvent(QKeyEvent* event) {
   if (event->key() == Qt::Key_X && event->modifiers() == Qt::NoModifier && !event->isAutoRepeat())
     mat_->setThroughWool(true);
   else
     QMainWindow::keyPressEvent(event);
+}
+
+/// What is held in this window and let go in another is let go.
+void MainWindow::changeEvent(QEvent* event) {
+  if (event->type() == QEvent::ActivationChange && !isActiveWindow() && mat_) mat_->setThroughWool(false);
+  QMainWindow::changeEvent(event);
 }
 
 void MainWindow::keyReleaseEvent(QKeyEvent* event) {

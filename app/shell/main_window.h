@@ -6,13 +6,13 @@
 #include "shell/session.h"
 
 #include <QMainWindow>
-#include <QTimer>
 
 class QMenu;
 class QStackedWidget;
 
 namespace columna {
 
+class Keeping;
 class LimbCard;
 class PoseRack;
 class Rack;
@@ -55,7 +55,9 @@ public:
   void saveWire(QString path = {});
   /// Writes the body as STL, OBJ, glTF or its girths as CSV, with progress that can be stopped.
   void exportBody(QString path = {});
-  void offerRecovered();
+  /// Offers work that was left behind, if there is any; whether it is open now.
+  bool offerLeft();
+  [[nodiscard]] Keeping* keeping() const { return keeping_; }
 
 public slots:
   void find();
@@ -66,6 +68,7 @@ protected:
   void dropEvent(QDropEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   void keyReleaseEvent(QKeyEvent* event) override;
+  void changeEvent(QEvent* event) override;
 
 private:
   void build();
@@ -84,7 +87,7 @@ private:
   void fillRecent(QMenu* menu);
   void restyle();
   void keepThumbnail();
-  [[nodiscard]] QString recoveryPath() const;
+  bool saveTo(const QString& path);
 
   Session& session_;
   QMenu* menu_ = nullptr;
@@ -100,7 +103,7 @@ private:
   PoseRack* poseRack_ = nullptr;
   WrapDesk* wrapDesk_ = nullptr;
   BuildBand* buildBand_ = nullptr;
-  QTimer recovery_;
+  Keeping* keeping_ = nullptr;
 };
 
 } // namespace columna

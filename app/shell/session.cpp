@@ -1,6 +1,6 @@
 #include "shell/session.h"
 
-#include "measure/disk.h"
+#include "project/readable.h"
 #include "shell/beside.h"
 #include "shell/say.h"
 
@@ -18,10 +18,16 @@ Session::~Session() {
 }
 
 Session::Session(Catalog catalog, QObject* parent)
-    : QObject(parent), catalog_(std::move(catalog)), history_(Project()) {
+    : QObject(parent), catalog_(std::make_shared<const Catalog>(std::move(catalog))), history_(Project()) {
   Project first;
-  if (!catalog_.pattern(first.pattern)) first.pattern = catalog_.patterns.front().id;
-  if (!catalog_.material(first.material)) first.material = catalog_.materials.front().id;
+  if (!catalog_->material(first.material)) first.material = catalog_->materials.front().id;
+  // A maker's own pattern may be one that cannot be planned; the first that can is what lies on the mat.
+  std::vector<std::string> animals{first.pattern};
+  for (const Pattern& each : catalog_->patterns) animals.push_back(each.id);
+  for (const std::string& animal : animals) {
+    first.pattern = animal;
+    if (catalog_->pattern(animal) && planFigure(first, *catalog_)) break;
+  }
   history_ = History(first);
   settling_.setSingleShot(true);
   connect(&settling_, &QTimer::timeout, this, &Session::settle);
@@ -34,14 +40,22 @@ void Session::replan() {
   ++turn_;
   // Another animal's wool is nothing to guess from.
   if (plan_ && plan_->figure.patternId != project().pattern) known_.reset();
-  auto made = columna::plan(project(), catalog_, {known_, true});
+  auto made = columna::plan(project(), *catalog_, {known_, true});
   if (made) plan_ = std::move(made).value();
   if (!known_) known_ = plan_->solid; // rough, but the next one can be guessed from it at once
   behind_ = false;
   solve();
   forgetPose();
-  const int count = static_cast<int>(plan_->figure.limbs.size());
-  if (selected_ >= count) selected_ = -1;
+}
+
+/// Another animal has other limbs at the same numbers.
+void Session::keepSelected(const std::string& limb) {
+  const int before = std::exchange(selected_, limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1));
+  if (selected_ != before) emit selectionChanged();
+}
+
+std::string Session::selectedLimb() const {
+  return selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
 }
 
 void Session::announce() {
@@ -60,8 +74,8 @@ void Session::settle() {
   settling_.stop();
   if (behind_ && inRun_) {
     if (summing_.isRunning()) return; // its end asks again
-    summing_.setFuture(beside([turn = turn_, project = project(), &shelf = catalog_, known = known_] {
-      return Summed{turn, project.pattern, columna::plan(project, shelf, {known, true})};
+    summing_.setFuture(beside([turn = turn_, project = project(), shelf = catalog_, known = known_] {
+      return Summed{turn, project.pattern, columna::plan(project, *shelf, {known, true})};
     }));
     return;
   }
@@ -101,10 +115,12 @@ std::optional<QString> Session::change(const QString& name, Project project, con
   // settles.
   const bool quick = !run.isEmpty() && project.pattern == this->project().pattern && settled_.isValid();
   const bool same = project.pattern == this->project().pattern;
-  auto made = quick ? planFigure(project, catalog_)
-                    : columna::plan(project, catalog_, {same ? known_ : nullptr, true});
-  if (!made) {
-    const QString sentence = columna::sentence(made.problem());
+  auto made = quick ? planFigure(project, *catalog_)
+                    : columna::plan(project, *catalog_, {same ? known_ : nullptr, true});
+  // What is planned must also be able to come back from a file.
+  const auto problem = made ? unreadable(project) : std::optional(made.problem());
+  if (problem) {
+    const QString sentence = columna::sentence(*problem);
     emit refused(sentence);
     return sentence;
   }
@@ -121,93 +137,14 @@ std::optional<QString> Session::change(const QString& name, Project project, con
     announce();
     return std::nullopt;
   }
-  const std::string limb =
-      selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
+  const std::string limb = selectedLimb();
   plan_ = std::move(made).value();
   if (!same || !known_) known_ = plan_->solid;
   behind_ = false;
   solve();
-  selected_ = limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1);
+  keepSelected(limb);
   announce();
   return std::nullopt;
-}
-
-std::optional<QString> Session::open(const QString& path) {
-  auto file = openProject(path.toStdString());
-  if (!file) return columna::sentence(file.problem());
-  auto made = columna::plan(file->project, catalog_, {nullptr, true});
-  if (!made)
-    return columna::sentence(
-        {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
-  file_ = std::move(file).value();
-  history_ = History(file_.project);
-  plan_ = std::move(made).value();
-  known_ = plan_->solid;
-  behind_ = inRun_ = false;
-  built_ = 1;
-  solve();
-  path_ = path;
-  savedAt_.clear();
-  selected_ = -1;
-  pictures_.clear();
-  skipped_.clear();
-  for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
-  emit fileChanged();
-  announce();
-  emit selectionChanged();
-  return std::nullopt;
-}
-
-std::optional<QString> Session::save(const QString& path) {
-  if (readOnly() && path == path_)
-    return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
-  file_.project = project();
-  file_.readOnly = false;
-  // Pictures no longer traced are not carried along.
-  std::erase_if(file_.others, [&](const auto& entry) {
-    return entry.first.starts_with("photos/") &&
-           std::none_of(project().photos.begin(), project().photos.end(),
-                        [&](const Photo& photo) { return photo.entry == entry.first; });
-  });
-  if (const auto problem = saveProject(path.toStdString(), file_)) return columna::sentence(*problem);
-  path_ = path;
-  history_.markSaved();
-  savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
-  emit fileChanged();
-  return std::nullopt;
-}
-
-void Session::startNew(const QString& pattern) {
-  Project fresh;
-  fresh.pattern = pattern.toStdString();
-  fresh.units = project().units;
-  const Pattern* source = catalog_.pattern(fresh.pattern);
-  fresh.name = source ? source->name : "Untitled";
-  if (source) fresh.size = firstSize(*source);
-  built_ = 1; // nothing of the figure before is half built
-  marking_ = false;
-  compared_.clear();
-  file_ = ProjectFile();
-  history_ = History(fresh);
-  path_.clear();
-  savedAt_.clear();
-  selected_ = -1;
-  pictures_.clear();
-  skipped_.clear();
-  replan();
-  emit fileChanged();
-  announce();
-  emit selectionChanged();
-}
-
-void Session::setThumbnail(const QByteArray& png) { file_.others["thumbnail.png"] = png.toStdString(); }
-
-QStringList Session::takeMessages() { return std::exchange(messages_, {}); }
-
-void Session::keepRecovery(const QString& path) const {
-  ProjectFile copy = file_;
-  copy.project = project();
-  if (const auto bytes = packProject(copy)) (void)writeAtomically(path.toStdString(), *bytes);
 }
 
 void Session::setStage(Stage stage) {
@@ -241,8 +178,8 @@ std::optional<QString> Session::setSize(SizeBy by, double mm, const QString& run
 std::optional<QString> Session::setPattern(const QString& id) {
   Project p = project();
   if (p.pattern == id.toStdString()) return std::nullopt;
-  const Pattern* before = catalog_.pattern(p.pattern);
-  const Pattern* after = catalog_.pattern(id.toStdString());
+  const Pattern* before = catalog_->pattern(p.pattern);
+  const Pattern* after = catalog_->pattern(id.toStdString());
   // A figure still called after its animal takes the new animal's name.
   if (before && after && p.name == before->name) p.name = after->name;
   p.pattern = id.toStdString();
@@ -369,16 +306,20 @@ void Session::endRun() {
 
 void Session::undo() {
   if (!history_.canUndo()) return;
+  const std::string limb = selectedLimb();
   history_.undo();
   replan();
+  keepSelected(limb);
   announce();
   emit fileChanged();
 }
 
 void Session::redo() {
   if (!history_.canRedo()) return;
+  const std::string limb = selectedLimb();
   history_.redo();
   replan();
+  keepSelected(limb);
   announce();
   emit fileChanged();
 }

@@ -5,6 +5,7 @@
 #include "pose/reach.h"
 #include "project/columna_file.h"
 #include "project/history.h"
+#include "project/left_behind.h"
 #include "project/plan.h"
 #include "project/pose_report.h"
 #include "wool/build_up.h"
@@ -39,7 +40,9 @@ public:
   Session(const Session&) = delete;
   Session& operator=(const Session&) = delete;
 
-  [[nodiscard]] const Catalog& catalog() const { return catalog_; }
+  [[nodiscard]] const Catalog& catalog() const { return *catalog_; }
+  /// For work beside the window, which may outlast the session.
+  [[nodiscard]] std::shared_ptr<const Catalog> sharedCatalog() const { return catalog_; }
   [[nodiscard]] const Project& project() const { return history_.now(); }
   [[nodiscard]] const Plan& plan() const { return *plan_; }
   [[nodiscard]] bool hasPlan() const { return plan_.has_value(); }
@@ -60,8 +63,12 @@ public:
   void setThumbnail(const QByteArray& png);
   /// Messages from opening (damaged, newer), to be shown once.
   [[nodiscard]] QStringList takeMessages();
-  /// Keeps a copy for after a crash at that path, or drops it.
-  void keepRecovery(const QString& path) const;
+  /// What a copy for after a crash holds.
+  [[nodiscard]] LeftWork unsaved() const;
+  /// Goes on with work that was left behind: it counts as changed, and belongs to the file it came from.
+  [[nodiscard]] std::optional<QString> goOn(LeftWork work);
+  /// Whether another program has changed the file since it was opened or saved.
+  [[nodiscard]] bool changedOutside() const;
 
   // What is looked at.
   [[nodiscard]] Stage stage() const { return stage_; }
@@ -247,15 +254,19 @@ private:
   void announce();
   void settle();
   void summed();
+  void begin(ProjectFile file, const QString& path);
+  [[nodiscard]] std::string selectedLimb() const;
+  void keepSelected(const std::string& limb);
   void keepScale(Project& project) const;
   /// "elbow" for both sides while tied, else the sided key.
   [[nodiscard]] std::string shapeKey(const std::string& name, const FigureLimb& limb) const;
 
-  Catalog catalog_;
+  std::shared_ptr<const Catalog> catalog_;
   History history_;
   std::optional<Plan> plan_;
   ProjectFile file_;
   QString path_, savedAt_;
+  std::optional<FileStamp> stamp_; ///< of the file as it was opened or saved
   QStringList messages_;
   Stage stage_ = Stage::Study;
   int selected_ = -1;

@@ -77,7 +77,7 @@ std::optional<QString> Session::setSizing(const Sizing& sizing, const QString& n
 /// Changes by hand leave every other bone as it is: the settled size follows what they do to it.
 void Session::keepScale(Project& p) const {
   if (p.size.by == SizeBy::Scale || !p.made.empty()) return;
-  const Pattern* source = catalog_.pattern(p.pattern);
+  const Pattern* source = catalog_->pattern(p.pattern);
   if (!source || shapeProblem(*source, p.shape)) return;
   const double before = lengthOf(plan_->figure, plan_->pattern, p.size.by, p.size.limb) / plan_->figure.scale;
   const double after = modulesOf(shaped(*source, p.shape), p.size);

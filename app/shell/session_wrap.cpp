@@ -44,7 +44,7 @@ void Session::finishSolid() {
   if (!plan_->wool.guessed) return;
   stopSolving_ = true;
   solving_.waitForFinished();
-  auto made = columna::plan(project(), catalog_);
+  auto made = columna::plan(project(), *catalog_);
   if (!made) return;
   plan_ = std::move(made).value();
   known_ = plan_->solid;

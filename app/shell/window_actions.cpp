@@ -34,12 +34,6 @@
 #include <QTimer>
 
 namespace columna {
-namespace {
-
-QString projectFilter() { return MainWindow::tr("Columna projects (*.columna)"); }
-
-} // namespace
-
 void MainWindow::makeMenu() {
   menu_ = new QMenu(this);
   const auto add = [this](const QString& text, const QKeySequence& key, auto act) {
@@ -154,39 +148,6 @@ void MainWindow::makeKeys() {
   key(QStringLiteral("Ctrl+J"), [this] { tally_->nextFinding(); });
 }
 
-void MainWindow::fresh() { chooseAnimal(); }
-
-void MainWindow::open() {
-  if (!mayLeave()) return;
-  const QString path = QFileDialog::getOpenFileName(this, tr("Open"), lastFolder(), projectFilter());
-  if (!path.isEmpty()) openFile(path);
-}
-
-bool MainWindow::save() {
-  if (session_.path().isEmpty() || session_.readOnly()) return saveAs();
-  keepThumbnail();
-  if (const auto sentence = session_.save(session_.path())) {
-    tell(*sentence);
-    return false;
-  }
-  return true;
-}
-
-bool MainWindow::saveAs() {
-  const QString proposal =
-      lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".columna");
-  QString path = QFileDialog::getSaveFileName(this, tr("Save as"), proposal, projectFilter());
-  if (path.isEmpty()) return false;
-  if (!path.endsWith(QStringLiteral(".columna"))) path += QStringLiteral(".columna");
-  keepThumbnail();
-  if (const auto sentence = session_.save(path)) {
-    tell(*sentence);
-    return false;
-  }
-  remember(path);
-  return true;
-}
-
 bool MainWindow::savePdf(const QString& given, Paper paper) {
   session_.finishSolid();
   if (!given.isEmpty())
@@ -223,20 +184,6 @@ void MainWindow::print() {
              trueSizeSheet(session_.project(), session_.plan(), session_.catalog(),
                            letter ? Paper::Letter : Paper::A4, choice.parts()),
              printer.resolution());
-}
-
-void MainWindow::remember(const QString& path) { rememberFile(path); }
-
-void MainWindow::fillRecent(QMenu* menu) {
-  menu->clear();
-  const QStringList recent = recentFiles();
-  for (const QString& path : recent)
-    menu->addAction(QFileInfo(path).fileName(), this,
-                    [this, path] {
-                      if (mayLeave()) openFile(path);
-                    })
-        ->setToolTip(path);
-  if (recent.isEmpty()) menu->addAction(tr("nothing yet"))->setEnabled(false);
 }
 
 void MainWindow::find() {

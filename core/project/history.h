@@ -30,6 +30,8 @@ public:
   /// Whether anything changed since markSaved().
   [[nodiscard]] bool changed() const { return version_ != saved_; }
   void markSaved() { saved_ = version_; }
+  /// Nothing on the disk is like any of it.
+  void markUnsaved() { saved_ = -1; }
 
 private:
   struct Step {

@@ -1,0 +1,116 @@
+// The file of the session: opened, saved, begun anew, and gone on with after a crash.
+#include "project/left_behind.h"
+#include "shell/say.h"
+#include "shell/session.h"
+
+#include <QFileInfo>
+#include <QTime>
+
+namespace columna {
+
+std::optional<QString> Session::open(const QString& path) {
+  auto file = openProject(path.toStdString());
+  if (!file) return columna::sentence(file.problem());
+  auto made = columna::plan(file->project, *catalog_, {nullptr, true});
+  if (!made)
+    return columna::sentence(
+        {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
+  begin(std::move(file).value(), path);
+  stamp_ = stampOf(path.toStdString());
+  plan_ = std::move(made).value();
+  known_ = plan_->solid;
+  behind_ = inRun_ = false;
+  solve();
+  emit fileChanged();
+  announce();
+  emit selectionChanged();
+  return std::nullopt;
+}
+
+/// What was open is left: its file, its steps, what was looked at in it.
+void Session::begin(ProjectFile file, const QString& path) {
+  file_ = std::move(file);
+  history_ = History(file_.project);
+  path_ = path;
+  stamp_.reset();
+  savedAt_.clear();
+  selected_ = -1;
+  built_ = 1; // nothing of the figure before is half built
+  marking_ = false;
+  compared_.clear();
+  pictures_.clear();
+  skipped_.clear();
+  for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
+}
+
+std::optional<QString> Session::goOn(LeftWork work) {
+  auto made = columna::plan(work.file.project, *catalog_, {nullptr, true});
+  if (!made) return columna::sentence(made.problem());
+  std::error_code error;
+  const bool there = std::filesystem::exists(work.of, error);
+  begin(std::move(work.file), there ? QString::fromStdString(work.of.string()) : QString());
+  if (there) stamp_ = work.stamp;
+  history_.markUnsaved(); // what is on the disk is not this
+  plan_ = std::move(made).value();
+  known_ = plan_->solid;
+  behind_ = inRun_ = false;
+  solve();
+  emit fileChanged();
+  announce();
+  emit selectionChanged();
+  return std::nullopt;
+}
+
+LeftWork Session::unsaved() const {
+  LeftWork work{file_, path_.toStdString(), stamp_};
+  work.file.project = project();
+  return work;
+}
+
+bool Session::changedOutside() const {
+  return !path_.isEmpty() && stamp_ && stampOf(path_.toStdString()) != stamp_;
+}
+
+std::optional<QString> Session::save(const QString& path) {
+  if (readOnly() && path == path_)
+    return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
+  // Pictures no longer traced are not carried along; undo may bring them back, so they stay here.
+  ProjectFile saved = file_;
+  saved.project = project();
+  std::erase_if(saved.others, [&](const auto& entry) {
+    return entry.first.starts_with("photos/") &&
+           std::none_of(project().photos.begin(), project().photos.end(),
+                        [&](const Photo& photo) { return photo.entry == entry.first; });
+  });
+  if (const auto problem = saveProject(path.toStdString(), saved)) return columna::sentence(*problem);
+  file_.project = project();
+  file_.readOnly = false;
+  path_ = path;
+  stamp_ = stampOf(path.toStdString());
+  history_.markSaved();
+  savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
+  emit fileChanged();
+  return std::nullopt;
+}
+
+void Session::startNew(const QString& pattern) {
+  Project fresh;
+  fresh.pattern = pattern.toStdString();
+  fresh.units = project().units;
+  const Pattern* source = catalog_->pattern(fresh.pattern);
+  fresh.name = source ? source->name : "Untitled";
+  if (source) fresh.size = firstSize(*source);
+  ProjectFile file;
+  file.project = std::move(fresh);
+  begin(std::move(file), {});
+  replan();
+  emit fileChanged();
+  announce();
+  emit selectionChanged();
+}
+
+void Session::setThumbnail(const QByteArray& png) { file_.others["thumbnail.png"] = png.toStdString(); }
+
+QStringList Session::takeMessages() { return std::exchange(messages_, {}); }
+
+} // namespace columna
