@@ -141,7 +141,7 @@ void pawDragged(benchmark::State& state) {
   window.show();
   QApplication::processEvents();
   Mat* mat = window.mat();
-  const std::vector<int> points = PoseLayer::handles(session.posedPlan());
+  const std::vector<int> points = posableJoints(session.posedPlan());
   const auto paw = std::find_if(points.begin(), points.end(), [&](int p) {
     return session.plan().skeleton.points[static_cast<size_t>(p)].id.starts_with("right-hind_toe");
   });

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "mat/figure_painter.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <optional>
 

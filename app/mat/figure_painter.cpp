@@ -1,5 +1,6 @@
 #include "mat/figure_painter.h"
 
+#include "kit/verdict_mark.h"
 #include "theme/theme.h"
 
 #include <QPainterPath>

@@ -3,7 +3,7 @@
 
 #include "mat/shape.h"
 #include "project/plan.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QPainter>
 
@@ -67,9 +67,6 @@ private:
   const ViewShape& shape_;
   const FigurePaint& how_;
 };
-
-/// A verdict's mark: a disc with a tick, a half-filled lozenge, an open square with a cross.
-void paintVerdict(QPainter& painter, const QPointF& centre, double radius, Level level);
 
 /// A piece's swing tag with its letter; `towards` is the side its point is on.
 void paintTag(QPainter& painter, const QPointF& tip, bool pointsLeft, const QString& letter,

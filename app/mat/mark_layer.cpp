@@ -1,5 +1,6 @@
 #include "mat/mark_layer.h"
 
+#include "kit/tone.h"
 #include "pose/carried.h"
 #include "project/limits.h"
 #include "theme/theme.h"
@@ -15,19 +16,6 @@ namespace {
 constexpr double kEdgeStep = 3; ///< mm
 
 } // namespace
-
-QColor toneColour(Tone tone) {
-  // The wool itself, the same in both themes.
-  switch (tone) {
-  case Tone::Pale:
-    return {QStringLiteral("#F1E8D8")};
-  case Tone::Mid:
-    return {QStringLiteral("#B08B62")};
-  case Tone::Dark:
-    break;
-  }
-  return {QStringLiteral("#5A4331")};
-}
 
 bool MarkLayer::press(const Viewport& v, const QPointF& pixel) {
   if (session_.stage() != Stage::Wrap || !session_.marking()) return false;

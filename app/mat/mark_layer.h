@@ -2,7 +2,7 @@
 #pragma once
 
 #include "mat/figure_painter.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QPainter>
 
@@ -27,8 +27,5 @@ private:
   View view_ = View::Side;
   std::vector<Vec2> line_; ///< modules
 };
-
-/// Wool of a tone, as it is painted.
-[[nodiscard]] QColor toneColour(Tone tone);
 
 } // namespace columna

@@ -1,6 +1,6 @@
 #include "mat/mat.h"
 
-#include "shell/parts.h"
+#include "kit/parts.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
 

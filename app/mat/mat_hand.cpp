@@ -1,6 +1,6 @@
 // What the hand does on the mat: clicking, dragging, the wheel, keys.
+#include "kit/parts.h"
 #include "mat/mat.h"
-#include "shell/parts.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>

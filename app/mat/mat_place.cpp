@@ -1,6 +1,6 @@
 // Where the views lie on the mat, and what lies where in them.
+#include "kit/parts.h"
 #include "mat/mat.h"
-#include "shell/parts.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
 

@@ -2,7 +2,8 @@
 #pragma once
 
 #include "mat/figure_painter.h"
-#include "shell/session.h"
+#include "session/session.h"
+#include "turn/joint_marks.h"
 
 #include <functional>
 #include <optional>
@@ -12,13 +13,6 @@ namespace columna {
 class PoseLayer {
 public:
   explicit PoseLayer(Session& session) : session_(session) {}
-
-  /// Points of the skeleton that can be dragged: joints of limbs and body, digits left out.
-  [[nodiscard]] static std::vector<int> handles(const Plan& plan);
-  /// Joints and their verdicts: a mark where it is doubtful or wrong, a small ring elsewhere; of the selected
-  /// limb all are marked.
-  static void paintMarks(QPainter& painter, const Plan& plan, const PoseReport& report, int selected,
-                         const std::function<QPointF(const Vec3&)>& at);
 
   [[nodiscard]] int pointAt(const Viewport& viewport, const QPointF& pixel) const;
   bool press(const Viewport& viewport, const QPointF& pixel);

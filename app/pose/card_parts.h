@@ -1,9 +1,9 @@
 // What both halves of Pose's card are laid out with.
 #pragma once
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QVBoxLayout>

@@ -1,7 +1,7 @@
 // The wire's life: which poses are gone through, how often, and what share of each joint's bends that takes.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

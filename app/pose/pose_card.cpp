@@ -1,10 +1,10 @@
 #include "pose/pose_card.h"
 
+#include "kit/say.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
 #include "project/pose_words.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

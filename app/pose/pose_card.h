@@ -2,7 +2,9 @@
 // figure whether it stands, how it is held up, and who bends it.
 #pragma once
 
-#include "shell/limb_card.h"
+#include "kit/parts.h"
+#include "session/session.h"
+#include "stage/card_page.h"
 
 #include <QFutureWatcher>
 #include <QTimer>

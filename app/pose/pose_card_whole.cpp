@@ -1,14 +1,14 @@
 // The card of the whole figure in Pose: standing, leaning, how it is held up.
 #include "pose/pose_card.h"
 
+#include "kit/beside.h"
+#include "kit/say.h"
+#include "kit/unfold.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
 #include "project/limits.h"
 #include "project/pose_words.h"
-#include "shell/beside.h"
-#include "shell/say.h"
-#include "shell/unfold.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -1,11 +1,12 @@
 #include "pose/pose_rack.h"
 
 #include "anatomy/outline.h"
+#include "kit/parts.h"
+#include "kit/say.h"
+#include "kit/verdict_mark.h"
 #include "mat/figure_painter.h"
 #include "pose/life_panel.h"
 #include "pose/posing.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>

@@ -1,8 +1,8 @@
 // Pose's rack: the poses there are, each a small picture, and how much of the wire's life they take.
 #pragma once
 
-#include "shell/session.h"
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
+#include "session/session.h"
 
 #include <QAbstractButton>
 #include <QPainterPath>

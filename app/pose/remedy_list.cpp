@@ -1,9 +1,9 @@
 #include "pose/remedy_list.h"
 
+#include "kit/beside.h"
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/json_text.h"
-#include "shell/beside.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <nlohmann/json.hpp>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "project/pose_remedies.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QFutureWatcher>
 #include <QWidget>

@@ -1,7 +1,7 @@
 #include "shell/dialogs.h"
 
+#include "kit/parts.h"
 #include "project/catalog.h"
-#include "shell/parts.h"
 #include "theme/theme.h"
 
 #include <QDialogButtonBox>

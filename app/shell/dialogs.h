@@ -1,7 +1,7 @@
 // Small dialogs: the first choice, find anything, the guide, the screen's true size.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QDialog>
 

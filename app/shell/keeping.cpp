@@ -1,8 +1,8 @@
 #include "shell/keeping.h"
 
-#include "shell/beside.h"
-#include "shell/say.h"
-#include "shell/session.h"
+#include "kit/beside.h"
+#include "kit/say.h"
+#include "session/session.h"
 
 #include <QStandardPaths>
 

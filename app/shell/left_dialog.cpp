@@ -1,6 +1,6 @@
 #include "shell/left_dialog.h"
 
-#include "shell/parts.h"
+#include "kit/parts.h"
 #include "theme/theme.h"
 
 #include <QDateTime>

@@ -1,7 +1,7 @@
 // A limb cut lengthwise, to scale: wire inside core inside coat, with its joints and their distances.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,21 +1,14 @@
 // The card on the right: what is selected, cut lengthwise, and the stage's numbers about it.
 #pragma once
 
+#include "kit/parts.h"
+#include "session/session.h"
 #include "shell/length_section.h"
-#include "shell/parts.h"
-#include "shell/session.h"
+#include "stage/card_page.h"
 
 #include <QScrollArea>
 
 namespace columna {
-
-/// One stage's numbers about what is selected.
-class CardPage : public QWidget {
-  Q_OBJECT
-public:
-  using QWidget::QWidget;
-  virtual void refresh() = 0;
-};
 
 class LimbCard : public QWidget {
   Q_OBJECT

@@ -1,12 +1,12 @@
 #include "shell/main_window.h"
 
+#include "kit/settings.h"
 #include "pose/pose_rack.h"
 #include "project/catalog.h"
 #include "shell/dialogs.h"
 #include "shell/keeping.h"
 #include "shell/limb_card.h"
 #include "shell/rack.h"
-#include "shell/settings.h"
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"

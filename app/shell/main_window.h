@@ -2,8 +2,8 @@
 #pragma once
 
 #include "mat/mat.h"
+#include "session/session.h"
 #include "sheet/page.h"
-#include "shell/session.h"
 
 #include <QMainWindow>
 

@@ -1,6 +1,6 @@
 #include "shell/rack.h"
 
-#include "shell/parts.h"
+#include "kit/parts.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>

@@ -1,7 +1,7 @@
 // The rack under the mat: what the stage makes, drawn. A heading, a few words, and a scrolling area.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QLabel>
 #include <QScrollArea>

@@ -1,7 +1,7 @@
 #include "shell/sheet_choice.h"
 
-#include "shell/parts.h"
-#include "shell/settings.h"
+#include "kit/parts.h"
+#include "kit/settings.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -1,8 +1,8 @@
 // What of the sheet is printed, remembered: the parts ticked, the paper, and how many pages they take now.
 #pragma once
 
+#include "session/session.h"
 #include "sheet/true_size_sheet.h"
-#include "shell/session.h"
 
 #include <QDialog>
 

@@ -1,7 +1,7 @@
 // The spine: the stages as the vertebrae of a column, in the order of the work.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QAbstractButton>
 #include <QWidget>

@@ -1,7 +1,7 @@
 #include "shell/tally.h"
 
-#include "mat/figure_painter.h"
-#include "shell/say.h"
+#include "kit/say.h"
+#include "kit/verdict_mark.h"
 #include "theme/theme.h"
 
 #include <QFileInfo>
@@ -92,6 +92,7 @@ Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(sess
   connect(&session_, &Session::fileChanged, this, &Tally::refresh);
   connect(&session_, &Session::stageChanged, this, [this] {
     if (stepping_) return; // the step itself went to another stage
+    walking_ = false;
     at_ = -1;
     said_.clear();
     refresh();
@@ -119,9 +120,9 @@ void Tally::note(const QString& words) {
 }
 
 void Tally::nextFinding() {
-  const bool posing = session_.stage() == Stage::Pose;
-  const auto& findings = posing ? session_.pose().findings : session_.plan().findings;
+  const auto& findings = looked();
   if (findings.empty()) return;
+  const bool posing = session_.stage() == Stage::Pose && !walking_;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
   const int limb = session_.plan().figure.limb(f.where).value_or(-1);
@@ -129,15 +130,19 @@ void Tally::nextFinding() {
   stepping_ = true;
   session_.setStage(stage);
   stepping_ = false;
-  if (stage == Stage::Pose && !posing) at_ = 0; // Pose has findings of its own, what stands first
+  walking_ = !posing; // from stage to stage, through Pose too
   session_.select(limb);
   said_.clear();
   refresh();
 }
 
+/// Pose has findings of its own, of the stance; but a walk through the figure's goes on to its end.
+const std::vector<Finding>& Tally::looked() const {
+  return session_.stage() == Stage::Pose && !walking_ ? session_.pose().findings : session_.plan().findings;
+}
+
 void Tally::refresh() {
-  const auto& findings =
-      session_.stage() == Stage::Pose ? session_.pose().findings : session_.plan().findings;
+  const auto& findings = looked();
   if (!said_.isEmpty()) {
     look_->set(noted_ ? Level::Good : Level::Doubtful, noted_ ? tr("At hand") : tr("Not done"), said_);
   } else if (findings.empty()) {

@@ -2,7 +2,7 @@
 // click.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QAbstractButton>
 #include <QWidget>
@@ -30,8 +30,10 @@ private:
   void refresh();
   Session& session_;
   Look* look_;
+  [[nodiscard]] const std::vector<Finding>& looked() const;
   int at_ = -1;
   bool stepping_ = false;
+  bool walking_ = false; ///< through the figure's findings, whatever stage they lead to
   QString said_;
   bool noted_ = false;
 };

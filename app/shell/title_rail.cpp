@@ -2,8 +2,8 @@
 
 #include "project/advice.h"
 
-#include "shell/parts.h"
-#include "shell/say.h"
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "theme/theme.h"
 
 #include <QActionGroup>

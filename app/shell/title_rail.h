@@ -2,7 +2,7 @@
 // in.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QToolButton>
 #include <QWidget>

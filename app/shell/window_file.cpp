@@ -1,8 +1,8 @@
 // What the window does with files: open, save, leave, and go on after a crash.
+#include "kit/settings.h"
 #include "shell/keeping.h"
 #include "shell/left_dialog.h"
 #include "shell/main_window.h"
-#include "shell/settings.h"
 
 #include <QBuffer>
 #include <QCloseEvent>

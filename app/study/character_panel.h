@@ -2,7 +2,7 @@
 // alone.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

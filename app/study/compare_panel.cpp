@@ -1,7 +1,8 @@
 #include "study/compare_panel.h"
 
+#include "kit/parts.h"
+#include "kit/verdict_mark.h"
 #include "mat/figure_painter.h"
-#include "shell/parts.h"
 #include "theme/theme.h"
 
 #include <QComboBox>

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "anatomy/proportion.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,8 +1,8 @@
 #include "study/gallery.h"
 
+#include "kit/settings.h"
 #include "mat/shape.h"
 #include "pose/pose.h"
-#include "shell/settings.h"
 #include "theme/theme.h"
 
 #include <QComboBox>

@@ -2,7 +2,7 @@
 // construction that suits; those used last come first.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QAbstractButton>
 #include <QPainterPath>

@@ -1,7 +1,7 @@
 #include "study/made_panel.h"
 
-#include "shell/parts.h"
-#include "shell/say.h"
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "theme/theme.h"
 
 #include <QDate>

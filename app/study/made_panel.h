@@ -1,7 +1,7 @@
 // Part first: what was measured of parts that are made; the rest is re-sized from them.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,10 +1,10 @@
 #include "study/photo_panel.h"
 
+#include "kit/beside.h"
+#include "kit/parts.h"
+#include "kit/say.h"
+#include "kit/settings.h"
 #include "mat/study_layer.h"
-#include "shell/beside.h"
-#include "shell/parts.h"
-#include "shell/say.h"
-#include "shell/settings.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

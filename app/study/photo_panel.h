@@ -1,7 +1,7 @@
 // Photo to trace: take a picture in, click the landmarks asked for, and take the bones' lengths over.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 #include "study/picture.h"
 
 #include <QFutureWatcher>

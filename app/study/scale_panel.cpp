@@ -1,9 +1,9 @@
 #include "study/scale_panel.h"
 
+#include "kit/beside.h"
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/json_text.h"
-#include "shell/beside.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "project/size_study.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QFutureWatcher>
 #include <QTimer>

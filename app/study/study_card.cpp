@@ -1,7 +1,7 @@
 #include "study/study_card.h"
 
+#include "kit/say.h"
 #include "mat/ring_grips.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QGridLayout>

@@ -2,7 +2,9 @@
 // girth to type.
 #pragma once
 
-#include "shell/limb_card.h"
+#include "kit/parts.h"
+#include "session/session.h"
+#include "stage/card_page.h"
 
 class QGridLayout;
 class QLineEdit;

@@ -1,8 +1,8 @@
 // Study's rack: six ways to settle proportions, a tab each.
 #pragma once
 
-#include "shell/session.h"
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
+#include "session/session.h"
 
 #include <QWidget>
 

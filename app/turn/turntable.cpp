@@ -1,11 +1,10 @@
 #include "turn/turntable.h"
 
-#include "mat/mark_layer.h"
-#include "mat/pose_layer.h"
+#include "kit/beside.h"
 #include "measure/quantity.h"
-#include "shell/beside.h"
 #include "solid/field.h"
 #include "theme/theme.h"
+#include "turn/joint_marks.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -257,8 +256,8 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
     paintGirths(p);
     paintPads(p);
   } else
-    PoseLayer::paintMarks(p, plan, session_.pose(), session_.selected(),
-                          [this](const Vec3& at) { return camera_.at(at); });
+    paintJointMarks(p, plan, session_.pose(), session_.selected(),
+                    [this](const Vec3& at) { return camera_.at(at); });
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
   const QPointF head(px(16), px(24));
@@ -291,7 +290,7 @@ int Turntable::pointUnder(const QPointF& pixel) const {
   int best = -1;
   double least = px(10);
   double nearest = -1e9;
-  for (const int point : PoseLayer::handles(plan)) {
+  for (const int point : posableJoints(plan)) {
     const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
     const double away = QLineF(camera_.at(at), pixel).length();
     if (away > px(10)) continue;

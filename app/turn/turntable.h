@@ -2,7 +2,7 @@
 // dragged moves in the plane of the picture, arrow keys turn it step by step.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 #include "turn/fine_picture.h"
 
 #include <QFutureWatcher>

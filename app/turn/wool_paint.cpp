@@ -1,6 +1,6 @@
 #include "turn/wool_paint.h"
 
-#include "mat/mark_layer.h"
+#include "kit/tone.h"
 #include "pose/carried.h"
 #include "theme/theme.h"
 

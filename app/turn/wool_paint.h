@@ -2,7 +2,7 @@
 // all it needs, so that pictures can be made beside the window.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QColor>
 

@@ -1,8 +1,8 @@
 #include "wire/allowance_panel.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "project/limits.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -1,7 +1,7 @@
 // What the hand takes of a wire: each allowance in a field, for the figure or for the selected limb's piece.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

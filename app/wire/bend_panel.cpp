@@ -1,7 +1,7 @@
 #include "wire/bend_panel.h"
 
-#include "shell/parts.h"
-#include "shell/say.h"
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "theme/theme.h"
 #include "wire/bend_table.h"
 

@@ -2,7 +2,7 @@
 // or the one chosen.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,9 +1,9 @@
 #include "wire/drawer_panel.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/gauge.h"
 #include "project/limits.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 #include "wire/bench_test.h"
 

@@ -1,7 +1,7 @@
 // The drawer: wires the maker has, how many others may be bought, and two tests at the bench.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

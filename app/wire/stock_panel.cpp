@@ -1,8 +1,8 @@
 #include "wire/stock_panel.h"
 
+#include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>

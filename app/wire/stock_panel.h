@@ -2,7 +2,7 @@
 // what is left over.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

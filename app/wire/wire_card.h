@@ -1,7 +1,9 @@
 // Wire's card: what to cut for a limb, which wire, whether it holds, and why.
 #pragma once
 
-#include "shell/limb_card.h"
+#include "kit/parts.h"
+#include "session/session.h"
+#include "stage/card_page.h"
 
 class QComboBox;
 class QCheckBox;

@@ -2,8 +2,8 @@
 // the hand takes, a tab each.
 #pragma once
 
-#include "shell/session.h"
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
+#include "session/session.h"
 
 #include <QWidget>
 

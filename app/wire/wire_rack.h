@@ -1,7 +1,7 @@
 // Wire's rack: the pieces laid on their wire as bars to scale, every mark at its distance from the left end.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,8 +1,8 @@
 #include "wrap/ball_page.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
 

@@ -2,7 +2,7 @@
 // weights of the figure.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QDialog>
 

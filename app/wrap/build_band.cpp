@@ -1,8 +1,8 @@
 #include "wrap/build_band.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 #include "wool/when_to_stop.h"
 

@@ -2,7 +2,7 @@
 // that the mat shows; beside it the selected limb cut across at that moment.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QTimer>
 #include <QWidget>

@@ -1,8 +1,8 @@
 #include "wrap/coat_panel.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -1,7 +1,7 @@
 // Coat and markings: what hides the core, areas in other colours, and fur laid in rows.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

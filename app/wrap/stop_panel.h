@@ -1,7 +1,7 @@
 // When to stop: a girth or a weight that was just measured, and what it says.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,9 +1,9 @@
 #include "wrap/wool_panel.h"
 
+#include "kit/parts.h"
+#include "kit/say.h"
 #include "measure/quantity.h"
 #include "project/limits.h"
-#include "shell/parts.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
 #include "wool/winding.h"

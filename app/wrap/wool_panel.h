@@ -1,7 +1,7 @@
 // Wool at hand: what the core and the coat are wound of, the grip on the wire, and the maker's own test ball.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 #include "wrap/ball_page.h"
 
 #include <QPointer>

@@ -1,7 +1,9 @@
 // Wrap's card: the wool of a limb, how firm, the girths to build to, pads, needles, and what comes next.
 #pragma once
 
-#include "shell/limb_card.h"
+#include "kit/parts.h"
+#include "session/session.h"
+#include "stage/card_page.h"
 
 #include <QTimer>
 

@@ -1,8 +1,8 @@
 // The card's lists of a part: girths from the root outwards, pads, needles.
 #include "wrap/wrap_card.h"
 
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <algorithm>

@@ -1,8 +1,8 @@
 // The card's ready core of a part, and the figure's finish.
 #include "wrap/wrap_card.h"
 
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QComboBox>

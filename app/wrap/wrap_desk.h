@@ -1,8 +1,8 @@
 // Wrap's desk under the mat: strips and pads, wool at hand, coat and markings, what was measured.
 #pragma once
 
-#include "shell/session.h"
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,7 +1,7 @@
 #include "wrap/wrap_rack.h"
 
+#include "kit/say.h"
 #include "measure/quantity.h"
-#include "shell/say.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>

@@ -2,7 +2,7 @@
 // at the moment the mat shows is filled.
 #pragma once
 
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QWidget>
 

@@ -1,7 +1,7 @@
 // Twice the text, both themes, long names and an empty bench: nothing is cut off.
 #include "window.h"
 
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -1,12 +1,12 @@
 // Pose in the real window: joints dragged in flat views and on the turntable, poses saved, standing mended.
 #include "window.h"
 
+#include "kit/unfold.h"
 #include "pose/life_panel.h"
 #include "pose/pose_card.h"
 #include "pose/pose_rack.h"
 #include "pose/posing.h"
 #include "pose/remedy_list.h"
-#include "shell/unfold.h"
 #include "turn/turntable.h"
 
 #include <QCheckBox>

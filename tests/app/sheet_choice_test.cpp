@@ -1,7 +1,7 @@
 // What of the sheet is printed: ticked by hand, counted, remembered.
 #include "window.h"
 
-#include "shell/settings.h"
+#include "kit/settings.h"
 #include "shell/sheet_choice.h"
 
 #include <QCheckBox>

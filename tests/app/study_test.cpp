@@ -187,11 +187,22 @@ TEST_F(StudyTest, PartFirst) {
 TEST_F(StudyTest, WoolAtHandSizesTheFigureAndTheChartFollows) {
   QTest::mouseClick(window.studyRack()->tab(Way::Scale), Qt::LeftButton);
   ScalePanel* panel = window.studyRack()->scale();
+  // Tried beside the window, which goes on meanwhile.
+  const double first = plan().figure.overallHeight;
   type(panel->wool(), "40 g");
+  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure.overallHeight != first; }, kPatience));
   EXPECT_NEAR(plan().totals.core, 40, 0.5) << "a hundredth, far below what the scale and the hand differ";
+  const double second = plan().figure.overallHeight;
   type(panel->wire(), "900 mm");
+  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure.overallHeight != second; }, kPatience));
   EXPECT_LE(plan().totals.wireLength, 900);
   const double height = plan().figure.overallHeight;
+  // An answer for a figure that is another by then is dropped.
+  type(panel->wool(), "90 g");
+  session.undo();
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !panel->behind(); }, kPatience));
+  EXPECT_EQ(plan().figure.overallHeight, second);
+  session.redo();
   type(panel->wool(), "a handful");
   EXPECT_FALSE(refusal.isEmpty());
   EXPECT_EQ(plan().figure.overallHeight, height);

@@ -1,4 +1,5 @@
 // The turntable's picture and the flat views show the same work in the same stance.
+#include "kit/tone.h"
 #include "window.h"
 
 #include "mat/mark_layer.h"

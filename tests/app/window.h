@@ -1,9 +1,9 @@
 // A real window on a real session, driven by mouse and keyboard.
 #pragma once
 
+#include "session/session.h"
 #include "shell/limb_card.h"
 #include "shell/main_window.h"
-#include "shell/session.h"
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"

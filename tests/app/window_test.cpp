@@ -255,6 +255,11 @@ TEST_F(WindowTest, FindingsAreSteppedThrough) {
   for (const Finding& f : plan().findings) {
     QTest::mouseClick(window.tally()->findings(), Qt::LeftButton);
     EXPECT_EQ(session.selected(), plan().figure.limb(f.where).value_or(-1));
+    const Stage wanted = f.topic == Topic::Shape  ? Stage::Study
+                         : f.topic == Topic::Wire ? Stage::Wire
+                         : f.topic == Topic::Pose ? Stage::Pose
+                                                  : Stage::Wrap;
+    EXPECT_EQ(session.stage(), wanted) << f.text;
   }
 }
 

@@ -19,7 +19,6 @@ WireSection of(const std::string& material, double d, int wires = 1) {
   return s;
 }
 
-
 } // namespace
 
 TEST(Life, TheTableOfBends) {

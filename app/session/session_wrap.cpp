@@ -1,7 +1,7 @@
 // What Wrap does to the project, and the solid that is made beside the window.
-#include "shell/beside.h"
-#include "shell/say.h"
-#include "shell/session.h"
+#include "kit/beside.h"
+#include "kit/say.h"
+#include "session/session.h"
 
 #include <algorithm>
 

@@ -1,4 +1,4 @@
-#include "shell/unfold.h"
+#include "kit/unfold.h"
 
 #include "theme/theme.h"
 

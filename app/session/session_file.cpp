@@ -1,7 +1,7 @@
 // The file of the session: opened, saved, begun anew, and gone on with after a crash.
+#include "kit/say.h"
 #include "project/left_behind.h"
-#include "shell/say.h"
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <QFileInfo>
 #include <QTime>

@@ -1,5 +1,5 @@
 // What Study does to the project: sizing, shape, made parts, pictures.
-#include "shell/session.h"
+#include "session/session.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "shell/settings.h"
+#include "kit/settings.h"
 
 #include <QFileInfo>
 #include <QScreen>

@@ -1,6 +1,6 @@
-#include "shell/parts.h"
+#include "kit/parts.h"
 
-#include "mat/figure_painter.h"
+#include "kit/verdict_mark.h"
 #include "theme/theme.h"
 
 #include <QFrame>

@@ -1,8 +1,8 @@
-#include "shell/session.h"
+#include "session/session.h"
 
+#include "kit/beside.h"
+#include "kit/say.h"
 #include "project/readable.h"
-#include "shell/beside.h"
-#include "shell/say.h"
 
 #include <QFileInfo>
 #include <QTime>

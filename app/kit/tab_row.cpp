@@ -1,4 +1,4 @@
-#include "shell/tab_row.h"
+#include "kit/tab_row.h"
 
 #include "theme/theme.h"
 

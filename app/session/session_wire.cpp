@@ -1,8 +1,8 @@
 // What Wire does to the project: gauges, strands, digits, routes, the drawer and allowances.
 #include "measure/gauge.h"
-#include "shell/session.h"
+#include "session/session.h"
 
-#include "shell/say.h"
+#include "kit/say.h"
 #include "wire/route_edit.h"
 
 namespace columna {
