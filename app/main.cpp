@@ -1,7 +1,7 @@
 #include "kit/parts.h"
 #include "kit/settings.h"
 #include "pose/pose_card.h"
-#include "pose/remedy_list.h"
+#include "stage/remedy_list.h"
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "sheet/true_size_sheet.h"

@@ -4,6 +4,8 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "project/pose_remedies.h"
+#include "stage/remedy_list.h"
 #include "theme/theme.h"
 
 #include <QVBoxLayout>
@@ -11,6 +13,15 @@
 #include <string>
 
 namespace columna {
+
+/// Remedies as they are offered.
+[[nodiscard]] inline std::vector<RemedyOffer> offersOf(std::vector<PoseRemedy> found) {
+  std::vector<RemedyOffer> out;
+  out.reserve(found.size());
+  for (PoseRemedy& r : found)
+    out.push_back({std::move(r.words), std::move(r.result), r.mends, std::move(r.project)});
+  return out;
+}
 
 [[nodiscard]] inline QVBoxLayout* column(QWidget* of) {
   auto* layout = new QVBoxLayout(of);

@@ -3,8 +3,8 @@
 #include "kit/say.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
-#include "pose/remedy_list.h"
 #include "project/pose_words.h"
+#include "stage/remedy_list.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -270,8 +270,15 @@ void PoseCard::showLimb() {
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
     w->setVisible(j != nullptr);
   for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_, whyCover_}) why->set({});
-  help_->setLimb(session_.selected(), j ? j->hold.id : std::string());
-  help_->offer(j && j->level != Level::Good);
+  const std::string joint = j ? j->hold.id : std::string();
+  help_->offer(j && j->level != Level::Good, std::to_string(session_.selected()) + " " + joint,
+               [this, joint] {
+                 return RemedyTry([project = session_.project(), catalog = session_.sharedCatalog(),
+                                   plan = session_.plan(), report = session_.pose(),
+                                   limb = session_.selected(), joint] {
+                   return offersOf(jointRemedies(project, *catalog, plan, report, limb, joint));
+                 });
+               });
   const auto [b, right] = bone();
   limitNote_->clear();
   for (QDoubleSpinBox* box : turns_) box->setEnabled(b != nullptr);

@@ -6,9 +6,9 @@
 #include "kit/unfold.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
-#include "pose/remedy_list.h"
 #include "project/limits.h"
 #include "project/pose_words.h"
+#include "stage/remedy_list.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -224,10 +224,13 @@ void PoseCard::showWhole() {
   tips_->set(str(printApart(b.tip / kDegree, session_.catalog().pose.tipNeeded, 0)), QStringLiteral("°"));
   margin_->set(str(printLengthFigure(b.margin, units, 1)), str(std::string(lengthUnit(units))));
   whyTip_->set(hull ? tipWorking(r) : Working());
-  stand_->setLimb(-1);
   const PoseRules& wanted = session_.catalog().pose;
   const bool sure = b.tip / kDegree >= wanted.tipNeeded && b.margin >= wanted.marginNeeded;
-  stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || !sure));
+  stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || !sure), "standing", [this] {
+    return RemedyTry(
+        [project = session_.project(), catalog = session_.sharedCatalog(), plan = session_.plan(),
+         report = session_.pose()] { return offersOf(standingRemedies(project, *catalog, plan, report)); });
+  });
   const bool rocks = !r.wobble.feet.empty() && !r.standing.fixed;
   wobble_->setVisible(rocks);
   if (!r.wobble.feet.empty())

@@ -34,6 +34,9 @@ LeftDialog::LeftDialog(std::vector<LeftBehind> left, QWidget* parent)
   layout->addWidget(words);
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("Work that was not saved"));
+  list_->setWordWrap(true);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  list_->setSpacing(px(2));
   layout->addWidget(list_);
   auto* buttons = new QDialogButtonBox(this);
   goOn_ = buttons->addButton(tr("Go on with it"), QDialogButtonBox::AcceptRole);
@@ -59,8 +62,8 @@ void LeftDialog::fill() {
     const QString name =
         each.name.empty() ? tr("a copy that cannot be read") : QString::fromStdString(each.name);
     const QString of = QFileInfo(QString::fromStdString(each.of.string())).fileName();
-    list_->addItem(of.isEmpty() ? tr("%1, never saved, %2").arg(name, whenWords(each.when))
-                                : tr("%1, changes to %2, %3").arg(name, of, whenWords(each.when)));
+    list_->addItem(of.isEmpty() ? tr("%1\nnever saved, %2").arg(name, whenWords(each.when))
+                                : tr("%1\nchanges to %2, %3").arg(name, of, whenWords(each.when)));
   }
   list_->setCurrentRow(left_.empty() ? -1 : 0);
   goOn_->setEnabled(!left_.empty());

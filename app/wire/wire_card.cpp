@@ -49,14 +49,8 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   findings_ = textLabel(this, 13, QFont::Normal);
   layout->addWidget(findings_);
 
-  help_ = new QPushButton(tr("What would help?"), this);
-  connect(help_, &QPushButton::clicked, this, &WireCard::showRemedies);
-  layout->addWidget(help_, 0, Qt::AlignLeft);
-  remedies_ = new QWidget(this);
-  auto* tries = new QVBoxLayout(remedies_);
-  tries->setContentsMargins(0, 0, 0, 0);
-  tries->setSpacing(px(4));
-  layout->addWidget(remedies_);
+  help_ = new RemedyList(session_, tr("What would help?"), this);
+  layout->addWidget(help_);
 
   auto* keys = new QHBoxLayout;
   keys->setSpacing(px(10));
@@ -185,40 +179,6 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   });
 }
 
-QList<QPushButton*> WireCard::remedyButtons() const { return remedies_->findChildren<QPushButton*>(); }
-
-void WireCard::clearRemedies() {
-  // One of them may be what was just clicked: it goes once its own signal is done.
-  for (QWidget* each : remedies_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly)) {
-    each->hide();
-    each->setParent(nullptr);
-    each->deleteLater();
-  }
-  remedies_->hide();
-}
-
-void WireCard::showRemedies() {
-  clearRemedies();
-  const auto tried = remedies(session_.project(), session_.catalog(), session_.plan(), session_.selected());
-  auto* list = static_cast<QVBoxLayout*>(remedies_->layout());
-  if (tried.empty()) {
-    auto* none = textLabel(remedies_, 13, QFont::Normal);
-    none->setText(tr("None of the usual changes helps; make it smaller, or give it less to hold."));
-    list->addWidget(none);
-  }
-  for (const Remedy& r : tried) {
-    auto* take = new QPushButton(str(r.words), remedies_);
-    auto* result = textLabel(remedies_, 13, QFont::Normal);
-    result->setText(str(r.result));
-    setFaint(result);
-    connect(take, &QPushButton::clicked, this,
-            [this, r] { session_.edit(str(r.words), [&r](Project& p) { p = r.project; }); });
-    list->addWidget(take, 0, Qt::AlignLeft);
-    list->addWidget(result);
-  }
-  remedies_->show();
-}
-
 void WireCard::fillHeld(const FigureLimb& limb) {
   held_->clear();
   held_->addItem(tr("as it is built"), QString());
@@ -311,8 +271,6 @@ void WireCard::refresh() {
   useLabel_->setVisible(l < 0);
   use_->setCurrentIndex(use_->findData(str(std::string(id(session_.project().use)))));
   trouble_->hide();
-  clearRemedies();
-  help_->hide();
   digitRow_->hide();
   strands_->setEnabled(l >= 0);
   held_->setVisible(l >= 0 && !holdsFor(plan.figure.limbs[static_cast<size_t>(l)]).empty());
@@ -320,6 +278,7 @@ void WireCard::refresh() {
   back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
   twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
   if (l < 0) {
+    help_->offer(false, {}, {});
     diameter_->clear();
     diameter_->setModified(false);
     showFigure();
@@ -329,7 +288,18 @@ void WireCard::refresh() {
   const int p = plan.pieceOf(l);
   const LimbKind kind = plan.figure.limbs[static_cast<size_t>(l)].kind;
   digitRow_->setVisible(wired && (kind == LimbKind::Leg || kind == LimbKind::Arm));
-  help_->setVisible(wired && limb.verdict != Level::Good);
+  help_->offer(wired && limb.verdict != Level::Good, plan.figure.limbs[static_cast<size_t>(l)].id, [this, l] {
+    return RemedyTry(
+        [project = session_.project(), catalog = session_.sharedCatalog(), plan = session_.plan(), l] {
+          std::vector<Remedy> found = remedies(project, *catalog, plan, l);
+          std::vector<RemedyOffer> out;
+          out.reserve(found.size());
+          for (Remedy& r : found)
+            out.push_back(
+                {std::move(r.words), std::move(r.result), r.verdict == Level::Good, std::move(r.project)});
+          return out;
+        });
+  });
   const auto own = session_.project().limbs.find(plan.figure.limbs[static_cast<size_t>(l)].id);
   const bool toes = own != session_.project().limbs.end() && own->second.digits;
   digits_->setValue(toes ? own->second.digits->count : 0);

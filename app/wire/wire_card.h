@@ -4,6 +4,7 @@
 #include "kit/parts.h"
 #include "session/session.h"
 #include "stage/card_page.h"
+#include "stage/remedy_list.h"
 
 class QComboBox;
 class QCheckBox;
@@ -23,9 +24,7 @@ public:
   [[nodiscard]] QSpinBox* digits() const { return digits_; }
   [[nodiscard]] QCheckBox* pegs() const { return pegs_; }
   [[nodiscard]] QLineEdit* digitLength() const { return digitLength_; }
-  [[nodiscard]] QPushButton* help() const { return help_; }
-  /// The changes that would help, each a button once they were asked for.
-  [[nodiscard]] QList<QPushButton*> remedyButtons() const;
+  [[nodiscard]] RemedyList* help() const { return help_; }
   [[nodiscard]] Why* whyCut() const { return whyCut_; }
   [[nodiscard]] Why* whyHold() const { return whyHold_; }
   [[nodiscard]] BigFigure* cutFigure() const { return cut_; }
@@ -35,8 +34,6 @@ private:
   void typed();
   void typedDigits();
   void showFigure();
-  void showRemedies();
-  void clearRemedies();
   Session& session_;
   QWidget* limb_;
   BigFigure* cut_;
@@ -58,8 +55,7 @@ private:
   QLineEdit* digitLength_;
   QCheckBox* pegs_;
   QWidget* digitRow_;
-  QPushButton* help_;
-  QWidget* remedies_;
+  RemedyList* help_;
   QComboBox* material_;
   QLineEdit* diameter_;
   QLabel* trouble_;

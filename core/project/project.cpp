@@ -2,6 +2,7 @@
 
 #include "measure/gauge.h"
 #include "project/field_reader.h"
+#include "project/keep_unknown.h"
 #include "project/limits.h"
 
 #include <fmt/format.h>
@@ -209,6 +210,7 @@ Json toJson(const Project& project) {
     if (in.empty()) limbs.erase(limbId); // a choice that was taken back
   }
   out["untied"] = project.untied;
+  keepUnknown(project.unknown, out);
   return out;
 }
 

@@ -6,7 +6,7 @@
 #include "pose/pose_card.h"
 #include "pose/pose_rack.h"
 #include "pose/posing.h"
-#include "pose/remedy_list.h"
+#include "stage/remedy_list.h"
 #include "turn/turntable.h"
 
 #include <QCheckBox>

@@ -198,16 +198,18 @@ TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
   auto* card = this->card<WireCard>(Stage::Wire);
   const double before = plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold;
   ASSERT_NE(plan().limbs[static_cast<size_t>(limb("neck"))].verdict, Level::Good);
-  QTest::mouseClick(card->help(), Qt::LeftButton);
-  QApplication::processEvents();
-  const auto tries = card->remedyButtons();
+  QSignalSpy told(card->help(), &RemedyList::told);
+  QTest::mouseClick(card->help()->ask(), Qt::LeftButton);
+  EXPECT_TRUE(card->help()->changes().isEmpty()) << "the window goes on while they are tried";
+  ASSERT_TRUE(told.count() > 0 || told.wait(kPatience));
+  const auto tries = card->help()->changes();
   ASSERT_GE(tries.size(), 3);
-  const QString words = tries.front()->text();
+  const QString words = tries.front()->toolTip();
   QTest::mouseClick(tries.front(), Qt::LeftButton);
   EXPECT_GT(plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold, before);
-  EXPECT_EQ(QString::fromStdString(session.history().undoName()), words);
+  EXPECT_TRUE(words.startsWith(QString::fromStdString(session.history().undoName()))) << words.toStdString();
   session.undo();
-  EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold, before);
+  EXPECT_NEAR(plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold, before, 0.01 * before);
 }
 
 TEST_F(DeskTest, EveryConstructionFromTheMenuKeepsTheWindowWell) {

@@ -78,7 +78,8 @@ TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {
   const fs::path app = kSource / "app";
   expectFloors(read(app, {app}), {{"theme"},
                                   {"kit"},
-                                  {"session", "stage", "print"},
+                                  {"session", "print"},
+                                  {"stage"},
                                   {"turn"},
                                   {"mat"},
                                   {"study", "wire", "pose", "wrap"},

@@ -1,12 +1,12 @@
-// What would mend a pose, tried beside the window: a button for each change, its result under it.
+// What would mend something, tried beside the window: a button for each change, its result under it.
 #pragma once
 
-#include "project/pose_remedies.h"
 #include "session/session.h"
 
 #include <QFutureWatcher>
 #include <QWidget>
 
+#include <functional>
 #include <optional>
 
 class QLabel;
@@ -14,6 +14,15 @@ class QPushButton;
 class QVBoxLayout;
 
 namespace columna {
+
+/// A change that was tried.
+struct RemedyOffer {
+  std::string words, result;
+  bool mends = false;
+  Project project; ///< with it made
+};
+/// Tries changes; runs beside the window, so it holds all that it needs.
+using RemedyTry = std::function<std::vector<RemedyOffer>()>;
 
 class RemedyList : public QWidget {
   Q_OBJECT
@@ -23,13 +32,9 @@ public:
   RemedyList(const RemedyList&) = delete;
   RemedyList& operator=(const RemedyList&) = delete;
 
-  /// Whether there is anything to ask; what was found before goes.
-  void offer(bool asks);
-  /// The limb it is asked for, -1 for the standing of the whole.
-  void setLimb(int limb, const std::string& joint = {}) {
-    limb_ = limb;
-    joint_ = joint;
-  }
+  /// Whether there is anything to ask, and about what: the answer to the same of the same project stays, any
+  /// other goes. `prepare` is called when it is asked.
+  void offer(bool asks, const std::string& about, std::function<RemedyTry()> prepare);
   [[nodiscard]] QPushButton* ask() const { return ask_; }
   /// Asked, and the answer not shown yet.
   [[nodiscard]] bool busy() const { return waiting_; }
@@ -43,13 +48,12 @@ private:
   void show_();
   void clear();
   Session& session_;
-  int limb_ = -1;
-  std::string joint_;      ///< of the limb
+  std::string about_;
+  std::function<RemedyTry()> prepare_;
   std::uint64_t turn_ = 0; ///< counts questions; an answer to an older one is dropped
   struct Asked {
     std::string project; ///< as it is written
-    int limb = -1;
-    std::string joint;
+    std::string about;
   };
   std::optional<Asked> asked_; ///< what the answer is to
   bool waiting_ = false;
@@ -58,7 +62,7 @@ private:
   QWidget* list_;
   struct Answer {
     std::uint64_t turn = 0;
-    std::vector<PoseRemedy> found;
+    std::vector<RemedyOffer> found;
   };
   QFutureWatcher<Answer> trying_;
 };

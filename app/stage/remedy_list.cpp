@@ -1,12 +1,10 @@
-#include "pose/remedy_list.h"
+#include "stage/remedy_list.h"
 
 #include "kit/beside.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/json_text.h"
 #include "theme/theme.h"
-
-#include <nlohmann/json.hpp>
 
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -51,11 +49,12 @@ void RemedyList::clear() {
   }
 }
 
-void RemedyList::offer(bool asks) {
+void RemedyList::offer(bool asks, const std::string& about, std::function<RemedyTry()> prepare) {
+  about_ = about;
+  prepare_ = std::move(prepare);
   // The same question of the same project: its answer, shown or on its way, stays. Cards are shown anew
   // often.
-  if (asks && asked_ && asked_->limb == limb_ && asked_->joint == joint_ &&
-      asked_->project == writeJson(toJson(session_.project())))
+  if (asks && asked_ && asked_->about == about_ && asked_->project == writeJson(toJson(session_.project())))
     return;
   ++turn_;
   asked_.reset();
@@ -71,13 +70,8 @@ void RemedyList::start() {
   words_->setText(tr("trying changes on the whole figure…"));
   words_->show();
   waiting_ = true;
-  asked_ = Asked{writeJson(toJson(session_.project())), limb_, joint_};
-  trying_.setFuture(
-      beside([turn = turn_, limb = limb_, joint = joint_, project = session_.project(),
-              plan = session_.plan(), report = session_.pose(), shelf = session_.sharedCatalog()] {
-        return Answer{turn, limb < 0 ? standingRemedies(project, *shelf, plan, report)
-                                     : jointRemedies(project, *shelf, plan, report, limb, joint)};
-      }));
+  asked_ = Asked{writeJson(toJson(session_.project())), about_};
+  trying_.setFuture(beside([turn = turn_, tries = prepare_()] { return Answer{turn, tries()}; }));
 }
 
 void RemedyList::show_() {
@@ -88,7 +82,7 @@ void RemedyList::show_() {
   words_->setText(tr("None of the usual changes helps; make it smaller, or give it less to bear."));
   auto* layout = static_cast<QVBoxLayout*>(list_->layout());
   size_t shown = 0;
-  for (const PoseRemedy& r : answer.found) {
+  for (const RemedyOffer& r : answer.found) {
     if (shown++ == kMostShown) break;
     const QString words = (r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words);
     auto* take = new QPushButton(list_);
