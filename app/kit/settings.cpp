@@ -1,6 +1,7 @@
 #include "kit/settings.h"
 
 #include <QFileInfo>
+#include <QRegularExpression>
 #include <QScreen>
 #include <QStandardPaths>
 
@@ -43,6 +44,12 @@ void rememberFile(const QString& path) {
 QString lastFolder() {
   const QString folder = settings().value(QStringLiteral("folder")).toString();
   return folder.isEmpty() ? QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation) : folder;
+}
+
+QString asFileName(QString name) {
+  name.replace(QRegularExpression(QStringLiteral("[/\\\\\\x00-\\x1f]")), QStringLiteral("-"));
+  if (name.startsWith(u'.')) name.prepend(u'_');
+  return name.left(120); // with its ending and a copy's ~ within any disk's longest name
 }
 
 double screenPixelsPerMm(const QScreen* screen) {

@@ -14,6 +14,8 @@ namespace columna {
 void rememberFile(const QString& path);
 /// The folder last opened from or saved to, else Documents.
 [[nodiscard]] QString lastFolder();
+/// A figure's name as the name of a file: it may hold what a file's cannot.
+[[nodiscard]] QString asFileName(QString name);
 
 /// Pixels per mm of a screen: calibrated against a card, else as the screen reports.
 [[nodiscard]] double screenPixelsPerMm(const QScreen* screen);

@@ -154,8 +154,8 @@ bool MainWindow::savePdf(const QString& given, Paper paper) {
     return writeSheet(given, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper));
   SheetChoice choice(session_, tr("Save as PDF…"), this);
   if (choice.exec() != QDialog::Accepted) return false;
-  const QString proposal =
-      lastFolder() + u'/' + QString::fromStdString(session_.project().name) + QStringLiteral(".pdf");
+  const QString proposal = lastFolder() + u'/' + asFileName(QString::fromStdString(session_.project().name)) +
+                           QStringLiteral(".pdf");
   const QString path =
       QFileDialog::getSaveFileName(this, tr("Save sheet as PDF"), proposal, tr("PDF (*.pdf)"));
   return !path.isEmpty() && writeSheet(path, choice.pages());

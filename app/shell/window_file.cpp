@@ -14,7 +14,6 @@
 #include <QMessageBox>
 #include <QMimeData>
 #include <QPushButton>
-#include <QRegularExpression>
 
 namespace columna {
 namespace {
@@ -49,14 +48,10 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::saveAs() {
-  // A figure's name may hold what a file's cannot.
-  QString name = QString::fromStdString(session_.project().name);
-  name.replace(QRegularExpression(QStringLiteral("[/\\\\\\x00-\\x1f]")), QStringLiteral("-"));
-  if (name.startsWith(u'.')) name.prepend(u'_');
   QFileDialog dialog(this, tr("Save as"), lastFolder(), projectFilter());
   dialog.setAcceptMode(QFileDialog::AcceptSave);
   dialog.setDefaultSuffix(QStringLiteral("columna")); // so that it asks about the file that is written
-  dialog.selectFile(name.left(120) + QStringLiteral(".columna"));
+  dialog.selectFile(asFileName(QString::fromStdString(session_.project().name)) + QStringLiteral(".columna"));
   if (dialog.exec() != QDialog::Accepted || dialog.selectedFiles().isEmpty()) return false;
   const QString path = dialog.selectedFiles().front();
   if (!saveTo(path)) return false;
