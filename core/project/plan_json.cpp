@@ -23,14 +23,17 @@ Json wireJson(const WireSection& section) {
           {"swg", swg ? Json(*swg) : Json(nullptr)}};
 }
 
-} // namespace
-
-Json toJson(const Plan& plan) {
+Json bonesJson(const Plan& plan) {
   const Figure& f = plan.figure;
   Json bones = Json::array();
   for (const FigureBone& b : f.bones)
     bones.push_back(
         {{"id", b.id}, {"limb", f.limbs[static_cast<size_t>(b.limb)].id}, {"length_mm", b.length}});
+  return bones;
+}
+
+Json limbsJson(const Plan& plan) {
+  const Figure& f = plan.figure;
   Json limbs = Json::array();
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     const FigureLimb& limb = f.limbs[l];
@@ -61,6 +64,10 @@ Json toJson(const Plan& plan) {
     out["girths"] = std::move(girths);
     limbs.push_back(std::move(out));
   }
+  return limbs;
+}
+
+Json piecesJson(const Plan& plan) {
   Json pieces = Json::array();
   for (const Piece& p : plan.pieces) {
     Json features = Json::array();
@@ -93,6 +100,10 @@ Json toJson(const Plan& plan) {
                       {"bends", std::move(bends)},
                       {"twists", std::move(twists)}});
   }
+  return pieces;
+}
+
+Json stockJson(const Plan& plan) {
   Json stock = Json::array();
   for (const WireStock& wire : plan.stock)
     for (const CutBar& bar : wire.cuts.bars) {
@@ -112,6 +123,11 @@ Json toJson(const Plan& plan) {
                        {"left_mm", bar.left},
                        {"cuts", std::move(cuts)}});
     }
+  return stock;
+}
+
+Json joinsJson(const Plan& plan) {
+  const Figure& f = plan.figure;
   Json joins = Json::array();
   for (const Join& j : plan.joins) {
     Json who = Json::array();
@@ -125,10 +141,21 @@ Json toJson(const Plan& plan) {
          {"thickness_mm", j.thickness},
          {"text", j.text}});
   }
+  return joins;
+}
+
+Json findingsJson(const Plan& plan) {
   Json findings = Json::array();
   for (const Finding& each : plan.findings)
     findings.push_back(
         {{"level", word(each.level)}, {"about", id(each.topic)}, {"where", each.where}, {"text", each.text}});
+  return findings;
+}
+
+} // namespace
+
+Json toJson(const Plan& plan) {
+  const Figure& f = plan.figure;
   return {{"schema", "columna-plan/1"},
           {"figure",
            {{"pattern", f.patternId},
@@ -137,12 +164,12 @@ Json toJson(const Plan& plan) {
             {"body_length_mm", f.bodyLength},
             {"total_length_mm", f.totalLength},
             {"coat_mm", plan.wool.coatThickness},
-            {"bones", std::move(bones)}}},
-          {"limbs", std::move(limbs)},
+            {"bones", bonesJson(plan)}}},
+          {"limbs", limbsJson(plan)},
           {"construction", id(plan.construction)},
-          {"pieces", std::move(pieces)},
-          {"stock", std::move(stock)},
-          {"joins", std::move(joins)},
+          {"pieces", piecesJson(plan)},
+          {"stock", stockJson(plan)},
+          {"joins", joinsJson(plan)},
           {"wires_bought", plan.wiresBought},
           {"standing",
            {{"stands", plan.standing.stands},
@@ -158,7 +185,7 @@ Json toJson(const Plan& plan) {
             {"wire_cut_off_g", plan.totals.waste},
             {"mass_g", plan.totals.mass}}},
           {"wool", woolJson(plan)},
-          {"findings", std::move(findings)}};
+          {"findings", findingsJson(plan)}};
 }
 
 } // namespace columna

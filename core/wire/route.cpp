@@ -8,6 +8,7 @@
 #include <functional>
 #include <map>
 #include <numeric>
+#include <optional>
 
 namespace columna {
 namespace {
@@ -111,138 +112,164 @@ private:
     return tables_[static_cast<size_t>(n)];
   }
 
-  void combine(int n, int parent, const std::vector<int>& kids,
-               const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
-               std::vector<State>& found, bool straightest) {
-    const RouteNode& node = graph_.nodes[static_cast<size_t>(n)];
+  /// Strands that meet in a node: those that come in with the chosen states of its branches, and those that
+  /// go out towards the rest.
+  struct Meeting {
+    const RouteNode* node = nullptr;
     std::vector<StrandEnd> ends;
-    std::vector<double> lengths; // of the paths that come in
-    std::vector<int> classes;
-    double base = 0;
+    std::vector<double> lengths; ///< of the paths that come in
+    std::vector<int> classes;    ///< ends that are alike have the same
+    double base = 0;             ///< what the branches cost
+    size_t incoming = 0;         ///< ends of these, the first
+    size_t places = 0;           ///< stretches that meet
+    std::vector<Vec3> towards;   ///< one a stretch
+    std::vector<int> image;      ///< the stretch each is mirrored to; empty off the middle
+  };
+
+  [[nodiscard]] Meeting meet(int n, int parent, const std::vector<int>& kids,
+                             const std::vector<const std::vector<State>*>& tables,
+                             const std::vector<int>& pick) const {
+    Meeting m;
+    m.node = &graph_.nodes[static_cast<size_t>(n)];
     int fresh = 0;
     for (size_t k = 0; k < kids.size(); ++k) {
       const State& state = (*tables[k])[static_cast<size_t>(pick[k])];
-      base += state.cost;
+      m.base += state.cost;
       const double step = graph_.edges[static_cast<size_t>(kids[k])].length;
       for (const double pair : state.pairs) {
-        const int path = static_cast<int>(lengths.size());
-        lengths.push_back(pair + 2 * step);
+        const int path = static_cast<int>(m.lengths.size());
+        m.lengths.push_back(pair + 2 * step);
         for (int side = 0; side < 2; ++side) {
-          ends.push_back({static_cast<int>(k), path});
-          classes.push_back(fresh++);
+          m.ends.push_back({static_cast<int>(k), path});
+          m.classes.push_back(fresh++);
         }
       }
       double last = -1;
       for (const double single : state.singles) {
-        lengths.push_back(single + step);
-        ends.push_back({static_cast<int>(k), static_cast<int>(lengths.size()) - 1});
+        m.lengths.push_back(single + step);
+        m.ends.push_back({static_cast<int>(k), static_cast<int>(m.lengths.size()) - 1});
         // Strands of one stretch that come as long are alike.
         const bool alike = last >= 0 && std::abs(single - last) < 1e-9;
-        classes.push_back(alike ? fresh - 1 : fresh++);
+        m.classes.push_back(alike ? fresh - 1 : fresh++);
         last = single;
       }
     }
-    const size_t incoming = ends.size();
+    m.incoming = m.ends.size();
     if (parent >= 0) {
       for (int s = 0; s < graph_.edges[static_cast<size_t>(parent)].strands; ++s) {
-        ends.push_back({static_cast<int>(kids.size()), -1});
-        classes.push_back(fresh);
+        m.ends.push_back({static_cast<int>(kids.size()), -1});
+        m.classes.push_back(fresh);
       }
     }
-    const size_t places = kids.size() + (parent >= 0 ? 1 : 0);
-    std::vector<Vec3> towards;
-    for (size_t k = 0; k < places; ++k) {
+    m.places = kids.size() + (parent >= 0 ? 1 : 0);
+    for (size_t k = 0; k < m.places; ++k) {
       const int e = k < kids.size() ? kids[k] : parent;
-      towards.push_back(graph_.nodes[static_cast<size_t>(other(e, n))].at - node.at);
+      m.towards.push_back(graph_.nodes[static_cast<size_t>(other(e, n))].at - m.node->at);
     }
-    const std::vector<int> image = images(n, kids, parent);
-    const auto take = [&](const std::vector<int>& mates) {
-      if (!image.empty() && !alike(mates, ends, image)) return;
-      State state;
-      state.cost = base;
-      std::vector<double> length = lengths;
-      std::vector<int> group(lengths.size());
-      std::iota(group.begin(), group.end(), 0);
-      const std::function<int(int)> find = [&](int p) {
-        return group[static_cast<size_t>(p)] == p ? p : find(group[static_cast<size_t>(p)]);
-      };
-      std::vector<int> link(places);
-      std::iota(link.begin(), link.end(), 0);
-      const std::function<int(int)> linked = [&](int p) {
-        return link[static_cast<size_t>(p)] == p ? p : linked(link[static_cast<size_t>(p)]);
-      };
-      std::vector<std::pair<double, std::pair<int, int>>> pairs;
-      std::vector<std::pair<double, int>> outgoing; // single strands that begin here
-      std::vector<std::pair<int, int>> continues;   // path, outgoing end
-      for (size_t i = 0; i < mates.size(); ++i) {
-        const auto j = static_cast<size_t>(mates[i]);
-        if (j < i) continue;
-        state.joined.emplace_back(static_cast<int>(i), static_cast<int>(j));
-        const bool in = i < incoming;
-        if (i == j) {
-          state.cost += kPieceCost / 2 + endCost(node.kind);
-          if (in)
-            length[static_cast<size_t>(find(ends[i].path))] += node.endTakes;
-          else
-            outgoing.emplace_back(node.endTakes, static_cast<int>(i));
-          continue;
-        }
-        const bool fold = ends[i].edge == ends[j].edge;
-        state.cost += fold ? foldCost(node.kind)
-                           : bendAngle(-towards[static_cast<size_t>(ends[i].edge)],
-                                       towards[static_cast<size_t>(ends[j].edge)]);
-        const double takes = fold ? node.foldTakes : 0;
-        if (!fold) link[static_cast<size_t>(linked(ends[i].edge))] = linked(ends[j].edge);
-        if (!in) { // both go out: joined at this end
-          pairs.push_back({takes, {static_cast<int>(i), static_cast<int>(j)}});
-        } else if (j < incoming) {
-          const int a = find(ends[i].path);
-          const int b = find(ends[j].path);
-          if (a == b) return; // a ring is no piece
-          group[static_cast<size_t>(b)] = a;
-          length[static_cast<size_t>(a)] += length[static_cast<size_t>(b)] + takes;
-        } else {
-          continues.emplace_back(ends[i].path, static_cast<int>(j));
-        }
-      }
-      int parts = 0;
-      for (size_t k = 0; k < places; ++k) parts += linked(static_cast<int>(k)) == static_cast<int>(k) ? 1 : 0;
-      if (parts > 1) state.cost += kLashingCost * (parts - 1);
-      // Paths that go on: with one end out a single, with both a pair.
-      std::map<int, std::vector<int>> on;
-      for (const auto& [path, end] : continues) on[find(path)].push_back(end);
-      if (limited_)
-        for (size_t p = 0; p < length.size(); ++p)
-          if (find(static_cast<int>(p)) == static_cast<int>(p) && length[p] > limit_ + 1e-9) return;
-      for (const auto& [path, out] : on) {
-        const double so = length[static_cast<size_t>(path)];
-        if (out.size() == 2)
-          pairs.push_back({so, {out[0], out[1]}});
+    m.image = images(n, kids, parent);
+    return m;
+  }
+
+  /// What is known once the ends are joined so; nothing for a way that makes no piece, is not mirrored, or is
+  /// too long.
+  [[nodiscard]] std::optional<State> joined(const Meeting& m, const std::vector<int>& mates) const {
+    if (!m.image.empty() && !alike(mates, m.ends, m.image)) return std::nullopt;
+    State state;
+    state.cost = m.base;
+    std::vector<double> length = m.lengths;
+    std::vector<int> group(m.lengths.size());
+    std::iota(group.begin(), group.end(), 0);
+    const std::function<int(int)> find = [&](int p) {
+      return group[static_cast<size_t>(p)] == p ? p : find(group[static_cast<size_t>(p)]);
+    };
+    std::vector<int> link(m.places);
+    std::iota(link.begin(), link.end(), 0);
+    const std::function<int(int)> linked = [&](int p) {
+      return link[static_cast<size_t>(p)] == p ? p : linked(link[static_cast<size_t>(p)]);
+    };
+    std::vector<std::pair<double, std::pair<int, int>>> pairs;
+    std::vector<std::pair<double, int>> outgoing; // single strands that begin here
+    std::vector<std::pair<int, int>> continues;   // path, outgoing end
+    for (size_t i = 0; i < mates.size(); ++i) {
+      const auto j = static_cast<size_t>(mates[i]);
+      if (j < i) continue;
+      state.joined.emplace_back(static_cast<int>(i), static_cast<int>(j));
+      const bool in = i < m.incoming;
+      if (i == j) {
+        state.cost += kPieceCost / 2 + endCost(m.node->kind);
+        if (in)
+          length[static_cast<size_t>(find(m.ends[i].path))] += m.node->endTakes;
         else
-          outgoing.emplace_back(so, out[0]);
+          outgoing.emplace_back(m.node->endTakes, static_cast<int>(i));
+        continue;
       }
-      std::sort(pairs.begin(), pairs.end());
-      std::sort(outgoing.begin(), outgoing.end());
-      for (const auto& [so, two] : pairs) {
-        state.pairs.push_back(limited_ ? so : 0);
-        state.out.push_back(two.first - static_cast<int>(incoming));
-        state.out.push_back(two.second - static_cast<int>(incoming));
+      const bool fold = m.ends[i].edge == m.ends[j].edge;
+      state.cost += fold ? foldCost(m.node->kind)
+                         : bendAngle(-m.towards[static_cast<size_t>(m.ends[i].edge)],
+                                     m.towards[static_cast<size_t>(m.ends[j].edge)]);
+      const double takes = fold ? m.node->foldTakes : 0;
+      if (!fold) link[static_cast<size_t>(linked(m.ends[i].edge))] = linked(m.ends[j].edge);
+      if (!in) { // both go out: joined at this end
+        pairs.push_back({takes, {static_cast<int>(i), static_cast<int>(j)}});
+      } else if (j < m.incoming) {
+        const int a = find(m.ends[i].path);
+        const int b = find(m.ends[j].path);
+        if (a == b) return std::nullopt; // a ring is no piece
+        group[static_cast<size_t>(b)] = a;
+        length[static_cast<size_t>(a)] += length[static_cast<size_t>(b)] + takes;
+      } else {
+        continues.emplace_back(m.ends[i].path, static_cast<int>(j));
       }
-      for (const auto& [so, one] : outgoing) {
-        state.singles.push_back(limited_ ? so : 0);
-        state.out.push_back(one - static_cast<int>(incoming));
-      }
-      state.from = pick;
-      found.push_back(std::move(state));
+    }
+    int parts = 0;
+    for (size_t k = 0; k < m.places; ++k) parts += linked(static_cast<int>(k)) == static_cast<int>(k) ? 1 : 0;
+    if (parts > 1) state.cost += kLashingCost * (parts - 1);
+    // Paths that go on: with one end out a single, with both a pair.
+    std::map<int, std::vector<int>> on;
+    for (const auto& [path, end] : continues) on[find(path)].push_back(end);
+    if (limited_)
+      for (size_t p = 0; p < length.size(); ++p)
+        if (find(static_cast<int>(p)) == static_cast<int>(p) && length[p] > limit_ + 1e-9)
+          return std::nullopt;
+    for (const auto& [path, out] : on) {
+      const double so = length[static_cast<size_t>(path)];
+      if (out.size() == 2)
+        pairs.push_back({so, {out[0], out[1]}});
+      else
+        outgoing.emplace_back(so, out[0]);
+    }
+    std::sort(pairs.begin(), pairs.end());
+    std::sort(outgoing.begin(), outgoing.end());
+    for (const auto& [so, two] : pairs) {
+      state.pairs.push_back(limited_ ? so : 0);
+      state.out.push_back(two.first - static_cast<int>(m.incoming));
+      state.out.push_back(two.second - static_cast<int>(m.incoming));
+    }
+    for (const auto& [so, one] : outgoing) {
+      state.singles.push_back(limited_ ? so : 0);
+      state.out.push_back(one - static_cast<int>(m.incoming));
+    }
+    return state;
+  }
+
+  void combine(int n, int parent, const std::vector<int>& kids,
+               const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
+               std::vector<State>& found, bool straightest) {
+    const Meeting m = meet(n, parent, kids, tables, pick);
+    const auto take = [&](const std::vector<int>& mates) {
+      std::optional<State> state = joined(m, mates);
+      if (!state) return;
+      state->from = pick;
+      found.push_back(*std::move(state));
     };
     if (straightest) {
-      std::vector<int> alone(ends.size());
+      std::vector<int> alone(m.ends.size());
       std::iota(alone.begin(), alone.end(), 0);
       take(alone);
-      take(straightestPairing(node.kind, ends, towards, image));
+      take(straightestPairing(m.node->kind, m.ends, m.towards, m.image));
       return;
     }
-    (void)Matching(classes, take, steps_).run();
+    (void)Matching(m.classes, take, steps_).run();
     if (found.size() > 4096) prune(found);
   }
 
