@@ -1,6 +1,7 @@
 #include "wire/route.h"
 
 #include "wire/matching.h"
+#include "wire/route_state.h"
 #include "wire/straightest.h"
 
 #include <algorithm>
@@ -13,22 +14,9 @@
 namespace columna {
 namespace {
 
-constexpr size_t kTies = 6; ///< routings of equal cost kept at each node
 /// Pairings looked at in one node, some tens of milliseconds of them. Every shipped animal needs fewer in
 /// every construction; many four-stranded limbs that meet in one place need more than there is time for.
 constexpr size_t kSteps = 60000;
-
-/// What leaves a node towards its parent: so many open strands. Strands that are joined further out come as
-/// pairs, first in order; of every path the length so far.
-struct State {
-  std::vector<double> pairs, singles;
-  double cost = 0;
-  std::vector<int> from;                   ///< entry taken of each child
-  std::vector<std::pair<int, int>> joined; ///< ends paired at the node; an end alone has itself
-  std::vector<int> out;                    ///< which outgoing end each place of the state is
-
-  [[nodiscard]] size_t strands() const { return 2 * pairs.size() + singles.size(); }
-};
 
 class Router {
 public:
@@ -48,10 +36,10 @@ public:
       if (seen[n] || edges_[n].empty()) continue;
       mark(static_cast<int>(n), seen);
       tables_.assign(graph_.nodes.size(), {});
-      const std::vector<State>& top = solve(static_cast<int>(n), -1);
+      const std::vector<RouteState>& top = solve(static_cast<int>(n), -1);
       std::vector<Routing> next;
       for (const Routing& begun : all)
-        for (const State& state : top) {
+        for (const RouteState& state : top) {
           if (next.size() >= most) break;
           Routing whole = begun;
           whole.cost += state.cost;
@@ -84,15 +72,15 @@ private:
   }
 
   /// All states worth keeping at a node, cheapest first.
-  const std::vector<State>& solve(int n, int parent) {
+  const std::vector<RouteState>& solve(int n, int parent) {
     const std::vector<int> kids = children(n, parent);
-    std::vector<const std::vector<State>*> tables;
+    std::vector<const std::vector<RouteState>*> tables;
     tables.reserve(kids.size());
     for (const int e : kids) tables.push_back(&solve(other(e, n), e));
     // A limit that not even an end leaves room for has no routing at all.
     if (std::any_of(tables.begin(), tables.end(), [](const auto* table) { return table->empty(); }))
       return tables_[static_cast<size_t>(n)];
-    std::vector<State> found;
+    std::vector<RouteState> found;
     std::vector<int> pick(kids.size(), 0);
     steps_ = kSteps;
     for (;;) {
@@ -112,28 +100,14 @@ private:
     return tables_[static_cast<size_t>(n)];
   }
 
-  /// Strands that meet in a node: those that come in with the chosen states of its branches, and those that
-  /// go out towards the rest.
-  struct Meeting {
-    const RouteNode* node = nullptr;
-    std::vector<StrandEnd> ends;
-    std::vector<double> lengths; ///< of the paths that come in
-    std::vector<int> classes;    ///< ends that are alike have the same
-    double base = 0;             ///< what the branches cost
-    size_t incoming = 0;         ///< ends of these, the first
-    size_t places = 0;           ///< stretches that meet
-    std::vector<Vec3> towards;   ///< one a stretch
-    std::vector<int> image;      ///< the stretch each is mirrored to; empty off the middle
-  };
-
   [[nodiscard]] Meeting meet(int n, int parent, const std::vector<int>& kids,
-                             const std::vector<const std::vector<State>*>& tables,
+                             const std::vector<const std::vector<RouteState>*>& tables,
                              const std::vector<int>& pick) const {
     Meeting m;
     m.node = &graph_.nodes[static_cast<size_t>(n)];
     int fresh = 0;
     for (size_t k = 0; k < kids.size(); ++k) {
-      const State& state = (*tables[k])[static_cast<size_t>(pick[k])];
+      const RouteState& state = (*tables[k])[static_cast<size_t>(pick[k])];
       m.base += state.cost;
       const double step = graph_.edges[static_cast<size_t>(kids[k])].length;
       for (const double pair : state.pairs) {
@@ -170,94 +144,12 @@ private:
     return m;
   }
 
-  /// What is known once the ends are joined so; nothing for a way that makes no piece, is not mirrored, or is
-  /// too long.
-  [[nodiscard]] std::optional<State> joined(const Meeting& m, const std::vector<int>& mates) const {
-    if (!m.image.empty() && !alike(mates, m.ends, m.image)) return std::nullopt;
-    State state;
-    state.cost = m.base;
-    std::vector<double> length = m.lengths;
-    std::vector<int> group(m.lengths.size());
-    std::iota(group.begin(), group.end(), 0);
-    const std::function<int(int)> find = [&](int p) {
-      return group[static_cast<size_t>(p)] == p ? p : find(group[static_cast<size_t>(p)]);
-    };
-    std::vector<int> link(m.places);
-    std::iota(link.begin(), link.end(), 0);
-    const std::function<int(int)> linked = [&](int p) {
-      return link[static_cast<size_t>(p)] == p ? p : linked(link[static_cast<size_t>(p)]);
-    };
-    std::vector<std::pair<double, std::pair<int, int>>> pairs;
-    std::vector<std::pair<double, int>> outgoing; // single strands that begin here
-    std::vector<std::pair<int, int>> continues;   // path, outgoing end
-    for (size_t i = 0; i < mates.size(); ++i) {
-      const auto j = static_cast<size_t>(mates[i]);
-      if (j < i) continue;
-      state.joined.emplace_back(static_cast<int>(i), static_cast<int>(j));
-      const bool in = i < m.incoming;
-      if (i == j) {
-        state.cost += kPieceCost / 2 + endCost(m.node->kind);
-        if (in)
-          length[static_cast<size_t>(find(m.ends[i].path))] += m.node->endTakes;
-        else
-          outgoing.emplace_back(m.node->endTakes, static_cast<int>(i));
-        continue;
-      }
-      const bool fold = m.ends[i].edge == m.ends[j].edge;
-      state.cost += fold ? foldCost(m.node->kind)
-                         : bendAngle(-m.towards[static_cast<size_t>(m.ends[i].edge)],
-                                     m.towards[static_cast<size_t>(m.ends[j].edge)]);
-      const double takes = fold ? m.node->foldTakes : 0;
-      if (!fold) link[static_cast<size_t>(linked(m.ends[i].edge))] = linked(m.ends[j].edge);
-      if (!in) { // both go out: joined at this end
-        pairs.push_back({takes, {static_cast<int>(i), static_cast<int>(j)}});
-      } else if (j < m.incoming) {
-        const int a = find(m.ends[i].path);
-        const int b = find(m.ends[j].path);
-        if (a == b) return std::nullopt; // a ring is no piece
-        group[static_cast<size_t>(b)] = a;
-        length[static_cast<size_t>(a)] += length[static_cast<size_t>(b)] + takes;
-      } else {
-        continues.emplace_back(m.ends[i].path, static_cast<int>(j));
-      }
-    }
-    int parts = 0;
-    for (size_t k = 0; k < m.places; ++k) parts += linked(static_cast<int>(k)) == static_cast<int>(k) ? 1 : 0;
-    if (parts > 1) state.cost += kLashingCost * (parts - 1);
-    // Paths that go on: with one end out a single, with both a pair.
-    std::map<int, std::vector<int>> on;
-    for (const auto& [path, end] : continues) on[find(path)].push_back(end);
-    if (limited_)
-      for (size_t p = 0; p < length.size(); ++p)
-        if (find(static_cast<int>(p)) == static_cast<int>(p) && length[p] > limit_ + 1e-9)
-          return std::nullopt;
-    for (const auto& [path, out] : on) {
-      const double so = length[static_cast<size_t>(path)];
-      if (out.size() == 2)
-        pairs.push_back({so, {out[0], out[1]}});
-      else
-        outgoing.emplace_back(so, out[0]);
-    }
-    std::sort(pairs.begin(), pairs.end());
-    std::sort(outgoing.begin(), outgoing.end());
-    for (const auto& [so, two] : pairs) {
-      state.pairs.push_back(limited_ ? so : 0);
-      state.out.push_back(two.first - static_cast<int>(m.incoming));
-      state.out.push_back(two.second - static_cast<int>(m.incoming));
-    }
-    for (const auto& [so, one] : outgoing) {
-      state.singles.push_back(limited_ ? so : 0);
-      state.out.push_back(one - static_cast<int>(m.incoming));
-    }
-    return state;
-  }
-
   void combine(int n, int parent, const std::vector<int>& kids,
-               const std::vector<const std::vector<State>*>& tables, const std::vector<int>& pick,
-               std::vector<State>& found, bool straightest) {
+               const std::vector<const std::vector<RouteState>*>& tables, const std::vector<int>& pick,
+               std::vector<RouteState>& found, bool straightest) {
     const Meeting m = meet(n, parent, kids, tables, pick);
     const auto take = [&](const std::vector<int>& mates) {
-      std::optional<State> state = joined(m, mates);
+      std::optional<RouteState> state = joined(m, mates, limited_ ? std::optional(limit_) : std::nullopt);
       if (!state) return;
       state->from = pick;
       found.push_back(*std::move(state));
@@ -287,66 +179,18 @@ private:
     return out;
   }
 
-  /// Whether as many strands go from each edge to each as between their images, and as many end.
-  [[nodiscard]] static bool alike(const std::vector<int>& mates, const std::vector<StrandEnd>& ends,
-                                  const std::vector<int>& image) {
-    const size_t edges = image.size();
-    std::vector<int> count(edges * edges, 0);
-    std::vector<int> loose(edges, 0);
-    for (size_t i = 0; i < mates.size(); ++i) {
-      const auto a = static_cast<size_t>(ends[i].edge);
-      const auto j = static_cast<size_t>(mates[i]);
-      if (i == j)
-        ++loose[a];
-      else
-        ++count[a * edges + static_cast<size_t>(ends[j].edge)];
-    }
-    for (size_t a = 0; a < edges; ++a) {
-      const auto ma = static_cast<size_t>(image[a]);
-      if (loose[a] != loose[ma]) return false;
-      for (size_t b = 0; b < edges; ++b)
-        if (count[a * edges + b] != count[ma * edges + static_cast<size_t>(image[b])]) return false;
-    }
-    return true;
-  }
-
-  /// Keeps, of states with as many pairs, those no other beats in cost and in every length.
-  void prune(std::vector<State>& states) const {
-    std::stable_sort(states.begin(), states.end(),
-                     [](const State& a, const State& b) { return a.cost < b.cost - 1e-9; });
-    std::vector<State> kept;
-    for (State& state : states) {
-      size_t equal = 0;
-      bool beaten = false;
-      for (const State& k : kept) {
-        if (k.pairs.size() != state.pairs.size()) continue;
-        bool noLonger = true;
-        for (size_t i = 0; i < k.pairs.size(); ++i)
-          noLonger = noLonger && k.pairs[i] <= state.pairs[i] + 1e-9;
-        for (size_t i = 0; i < k.singles.size(); ++i)
-          noLonger = noLonger && k.singles[i] <= state.singles[i] + 1e-9;
-        if (!noLonger) continue;
-        if (k.cost < state.cost - 1e-9)
-          beaten = true;
-        else
-          ++equal;
-      }
-      if (!beaten && equal < kTies) kept.push_back(std::move(state));
-    }
-    states = std::move(kept);
-  }
-
   /// The strands of every stretch linked up, then followed from end to end.
-  std::vector<Walk> walksOf(int root, const State& top) {
+  std::vector<Walk> walksOf(int root, const RouteState& top) {
     using Strand = std::pair<int, int>;            // edge, which of its strands
     std::map<std::pair<int, Strand>, Strand> mate; // at a node: the strand it goes on as
     std::vector<std::pair<int, Strand>> loose;     // node and strand that ends there
-    const std::function<void(int, int, const State&)> lay = [&](int n, int parent, const State& state) {
+    const std::function<void(int, int, const RouteState&)> lay = [&](int n, int parent,
+                                                                     const RouteState& state) {
       const std::vector<int> kids = children(n, parent);
       std::vector<Strand> strand;
       for (size_t k = 0; k < kids.size(); ++k) {
         const int from = other(kids[k], n);
-        const State& below = tables_[static_cast<size_t>(from)][static_cast<size_t>(state.from[k])];
+        const RouteState& below = tables_[static_cast<size_t>(from)][static_cast<size_t>(state.from[k])];
         lay(from, kids[k], below);
         for (size_t s = 0; s < below.strands(); ++s) strand.emplace_back(kids[k], static_cast<int>(s));
       }
@@ -395,7 +239,7 @@ private:
   bool every_ = true; ///< no node had more ways than could be looked at
   size_t steps_ = 0;  ///< left at the node
   std::vector<std::vector<int>> edges_;
-  std::vector<std::vector<State>> tables_;
+  std::vector<std::vector<RouteState>> tables_;
 };
 
 } // namespace
