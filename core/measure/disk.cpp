@@ -8,9 +8,9 @@
 #include <unistd.h>
 
 #include <array>
-#include <atomic>
 #include <cerrno>
 #include <ctime>
+#include <random>
 #include <system_error>
 #include <utility>
 
@@ -118,8 +118,9 @@ std::optional<Problem> writeAtomically(const fs::path& given, std::string_view b
     return Problem{"it is no file that could be written", given.string(), "give another name"};
   sweep(folder);
   // A file without a name leaves nothing behind when the program is killed; where there are none, a part.
-  static std::atomic<unsigned> turn{0};
-  const fs::path part = folder / fmt::format("{}{}-{}{}", kPart, ::getpid(), ++turn, kPartEnd);
+  // Its name is drawn: in containers every program has the same number.
+  std::random_device chance;
+  const fs::path part = folder / fmt::format("{}{:08x}{:08x}{}", kPart, chance(), chance(), kPartEnd);
   const auto write = [&](bool nameless) -> std::optional<int> {
     Descriptor fd(nameless ? ::open(folder.c_str(), O_WRONLY | O_TMPFILE | O_CLOEXEC, 0666)
                            : ::open(part.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666));
