@@ -60,6 +60,16 @@ fs::path leave(const Project& project, const std::string& of = {}) {
   return place.copy();
 }
 
+/// Places in the recovery folder that some window holds now.
+int placesHeld() {
+  int held = 0;
+  std::error_code error;
+  for (fs::directory_iterator it(Keeping::folder().toStdString(), error), end; !error && it != end;
+       it.increment(error))
+    if (it->path().extension() == ".lock" && !HeldFile(it->path()).held()) ++held;
+  return held;
+}
+
 /// A file as a Columna of the years to come writes it: entries stored one after the other.
 std::string newerFile(const Project& project) {
   nlohmann::json json = toJson(project);
@@ -219,7 +229,9 @@ TEST_F(KeepWorkTest, AProgramToldToEndKeepsWhatIsNotSaved) {
     QProcess program;
     program.start(QStringLiteral(COLUMNA_APP), {QString::fromStdString(path)});
     ASSERT_TRUE(program.waitForStarted());
-    QTest::qWait(2500);
+    // Its window stands once it holds a place beside this one's.
+    ASSERT_TRUE(QTest::qWaitFor([] { return placesHeld() >= 2; }, kPatience));
+    QTest::qWait(3000);
     ::kill(static_cast<pid_t>(program.processId()), signal);
     ASSERT_TRUE(program.waitForFinished(20000));
     EXPECT_EQ(program.exitStatus(), QProcess::NormalExit);
