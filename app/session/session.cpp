@@ -2,6 +2,7 @@
 
 #include "kit/beside.h"
 #include "kit/say.h"
+#include "project/limits.h"
 #include "project/readable.h"
 
 #include <QFileInfo>
@@ -246,7 +247,7 @@ void Session::stepFirmness(int limb, int step) {
 }
 
 std::optional<QString> Session::setCoat(double mm, const QString& run) {
-  if (!(mm >= 0) || mm > 100) {
+  if (!(mm >= 0 && mm <= limits::kMostCoat)) {
     const QString sentence = tr("A coat of that thickness is no coat; give 0 to 100 mm.");
     emit refused(sentence);
     return sentence;

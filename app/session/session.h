@@ -255,6 +255,7 @@ private:
   void settle();
   void summed();
   void begin(ProjectFile file, const QString& path);
+  void show(Plan made);
   [[nodiscard]] std::string selectedLimb() const;
   void keepSelected(const std::string& limb);
   void keepScale(Project& project) const;

@@ -17,13 +17,7 @@ std::optional<QString> Session::open(const QString& path) {
         {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
   begin(std::move(file).value(), path);
   stamp_ = stampOf(path.toStdString());
-  plan_ = std::move(made).value();
-  known_ = plan_->solid;
-  behind_ = inRun_ = false;
-  solve();
-  emit fileChanged();
-  announce();
-  emit selectionChanged();
+  show(std::move(made).value());
   return std::nullopt;
 }
 
@@ -43,6 +37,17 @@ void Session::begin(ProjectFile file, const QString& path) {
   for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
 }
 
+/// The plan of what was begun.
+void Session::show(Plan made) {
+  plan_ = std::move(made);
+  known_ = plan_->solid;
+  behind_ = inRun_ = false;
+  solve();
+  emit fileChanged();
+  announce();
+  emit selectionChanged();
+}
+
 std::optional<QString> Session::goOn(LeftWork work) {
   auto made = columna::plan(work.file.project, *catalog_, {nullptr, true});
   if (!made) return columna::sentence(made.problem());
@@ -51,13 +56,7 @@ std::optional<QString> Session::goOn(LeftWork work) {
   begin(std::move(work.file), there ? QString::fromStdString(work.of.string()) : QString());
   if (there) stamp_ = work.stamp;
   history_.markUnsaved(); // what is on the disk is not this
-  plan_ = std::move(made).value();
-  known_ = plan_->solid;
-  behind_ = inRun_ = false;
-  solve();
-  emit fileChanged();
-  announce();
-  emit selectionChanged();
+  show(std::move(made).value());
   return std::nullopt;
 }
 

@@ -3,6 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "project/limits.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
 
@@ -129,7 +130,7 @@ void BallPage::reckon() {
     const auto mm = parseLength(field->text().toStdString(), units);
     if (!mm)
       wrong = sentence(mm.problem());
-    else if (!(*mm >= 5 && *mm <= 200))
+    else if (!(*mm >= limits::kLeastBall && *mm <= limits::kMostBall))
       wrong = tr("A ball of %1 is not for measuring felt by; make one of 20 to 60 mm.")
                   .arg(str(printLength(*mm, units, 1)));
     else {
@@ -153,7 +154,7 @@ void BallPage::reckon() {
     const auto g = parseMass(grams_->text().toStdString(), units);
     if (!g)
       wrong = sentence(g.problem());
-    else if (!(*g >= 0.05 && *g <= 2000))
+    else if (!(*g >= limits::kLightestBall && *g <= limits::kHeaviestBall))
       wrong = tr("Give what the scale shows, %1 or more.").arg(str(printMass(rules.ballLeast, units)));
     else
       ball.grams = *g;

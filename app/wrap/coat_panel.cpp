@@ -3,6 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "project/limits.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -133,7 +134,7 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
       return;
     }
     const auto mm = parseLength(fur_->text().toStdString(), session_.units());
-    if (!mm || !(*mm >= 1 && *mm <= 300)) {
+    if (!mm || !(*mm >= limits::kLeastFur && *mm <= limits::kMostFur)) {
       emit session_.refused(mm ? tr("Fur of that length is not laid; give 1 to 300 mm.")
                                : sentence(mm.problem()));
       return;

@@ -3,6 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "project/limits.h"
 #include "theme/theme.h"
 #include "wool/when_to_stop.h"
 
@@ -72,7 +73,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!tape_->isModified()) return;
     tape_->setModified(false);
     const auto mm = parseLength(tape_->text().toStdString(), session_.units());
-    if (!mm || !(*mm >= 0.5 && *mm <= 10000)) {
+    if (!mm || !(*mm >= limits::kLeastGirth && *mm <= limits::kMostGirth)) {
       answer_->setText(mm ? tr("That is no girth; give it as the tape reads.") : sentence(mm.problem()));
       return;
     }
@@ -82,7 +83,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!left_->isModified()) return;
     left_->setModified(false);
     const auto g = parseMass(left_->text().toStdString(), session_.units());
-    if (!g || !(*g >= 0 && *g <= 100000)) {
+    if (!g || !(*g >= 0 && *g <= limits::kMostLeft)) {
       answer_->setText(g ? tr("That is no weight; give what is left on the scale.") : sentence(g.problem()));
       return;
     }

@@ -87,7 +87,8 @@ RecoveryPlace RecoveryPlace::of(const LeftBehind& left) {
 
 std::optional<Problem> keepCopy(const fs::path& copy, const LeftWork& work) {
   ProjectFile file = work.file;
-  Json entry{{"of", work.of.string()}};
+  // What came out of a newer file is never put back into it: it would lose what this program does not know.
+  Json entry{{"of", file.readOnly ? std::string() : work.of.string()}};
   if (const auto& s = work.stamp) entry["stamp"] = {s->device, s->inode, s->size, s->seconds, s->nanoseconds};
   file.others[kEntry] = writeJson(entry);
   const auto bytes = packProject(file);

@@ -251,27 +251,8 @@ private:
       WireSection& section = plan_.sections[g];
       changed = changed || section.diameter != choice.diameters[g];
       section.diameter = std::max(0.05, choice.diameters[g]);
-      // A wire of the maker's own is as measured.
-      section.material = *catalog_.material(section.material.id);
-      // Sizes at hand can be stepped to like those that are sold.
-      for (const OwnWire& own : project_.drawer) {
-        std::vector<double>& sizes = section.material.diameters;
-        const auto at = std::lower_bound(sizes.begin(), sizes.end(), own.diameter - 1e-9);
-        if (own.material == section.material.id && (at == sizes.end() || *at > own.diameter + 1e-9))
-          sizes.insert(at, own.diameter);
-      }
-      for (const OwnWire& own : project_.drawer) {
-        if (own.material != section.material.id || std::abs(own.diameter - section.diameter) > 1e-9) continue;
-        if (own.cover > 0) section.material.coverRadial = own.cover;
-        if (own.yield) {
-          const double ratio = own.yield->value / section.material.yield.value;
-          section.material.yield = *own.yield;
-          section.material.flow2 *= ratio;
-          section.material.flow10 = std::max(section.material.flow10, own.yield->value);
-          section.material.ultimate = std::max(section.material.ultimate, own.yield->value);
-        }
-        break;
-      }
+      section.material =
+          asMeasured(*catalog_.material(section.material.id), project_.drawer, section.diameter);
       for (const int l : plan_.groups[g].limbs) {
         plan_.limbs[static_cast<size_t>(l)].chosen = wishes[g].fixed.has_value();
         plan_.limbs[static_cast<size_t>(l)].fits = choice.fits[g];

@@ -87,4 +87,25 @@ std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catal
   return out;
 }
 
+Material asMeasured(Material material, const std::vector<OwnWire>& drawer, double diameter) {
+  for (const OwnWire& own : drawer) {
+    std::vector<double>& sizes = material.diameters;
+    const auto at = std::lower_bound(sizes.begin(), sizes.end(), own.diameter - 1e-9);
+    if (own.material == material.id && (at == sizes.end() || *at > own.diameter + 1e-9))
+      sizes.insert(at, own.diameter);
+  }
+  const auto own = std::find_if(drawer.begin(), drawer.end(), [&](const OwnWire& each) {
+    return each.material == material.id && std::abs(each.diameter - diameter) <= 1e-9;
+  });
+  if (own == drawer.end()) return material;
+  if (own->cover > 0) material.coverRadial = own->cover;
+  if (own->yield) {
+    material.flow2 *= own->yield->value / material.yield.value;
+    material.yield = *own->yield;
+    material.flow10 = std::max(material.flow10, own->yield->value);
+    material.ultimate = std::max(material.ultimate, own->yield->value);
+  }
+  return material;
+}
+
 } // namespace columna

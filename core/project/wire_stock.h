@@ -13,4 +13,8 @@ namespace columna {
 [[nodiscard]] std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catalog,
                                                   const Plan& plan);
 
+/// A material as the drawer has it: sizes at hand can be stepped to like those that are sold, and the maker's
+/// own wire of that diameter (mm) has the cover and the yield that were measured of it.
+[[nodiscard]] Material asMeasured(Material material, const std::vector<OwnWire>& drawer, double diameter);
+
 } // namespace columna

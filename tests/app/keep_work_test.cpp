@@ -305,6 +305,23 @@ TEST_F(KeepWorkTest, ANewerFileIsNotWrittenOverAfterASaveThatFailed) {
   EXPECT_EQ(Scratch::read(path), before);
 }
 
+TEST_F(KeepWorkTest, WorkOnANewerFileIsNeverPutBackIntoIt) {
+  const Scratch scratch;
+  const std::string path = scratch.write("newer.columna", newerFile(project("heron", 200)));
+  const std::string before = Scratch::read(path);
+  ASSERT_FALSE(session.open(QString::fromStdString(path)));
+  session.setName(QStringLiteral("looked at and changed"));
+  window.keeping()->flush();
+  auto work = openLeft(copy());
+  ASSERT_TRUE(work);
+  Session later(shelf());
+  ASSERT_FALSE(later.goOn(std::move(work).value()));
+  EXPECT_EQ(later.project().name, "looked at and changed");
+  EXPECT_TRUE(later.path().isEmpty()) << "it asks for a name";
+  EXPECT_TRUE(later.changed());
+  EXPECT_EQ(Scratch::read(path), before);
+}
+
 TEST_F(KeepWorkTest, UndoKeepsThePartByItsName) {
   ASSERT_FALSE(session.setPattern(QStringLiteral("heron")));
   const int wing = limb("left-wing");
