@@ -1,9 +1,10 @@
 // Aims, on one core: plan of the demo under 20 ms, of any animal in any construction under 50 ms; opening a
 // file under 100 ms.
 #include "anatomy/outline.h"
-#include "project/columna_file.h"
-#include "project/plan.h"
-#include "project/pose_report.h"
+#include "file/columna_file.h"
+#include "judge/planning.h"
+#include "judge/pose_report.h"
+#include "plan/plan.h"
 
 #include <benchmark/benchmark.h>
 

@@ -1,7 +1,8 @@
 // Aims, on two cores: the solid of a 160 mm figure with all its layers at 1 mm under 0.5 s; a plan from a
 // guessed solid under 20 ms, so that the window never waits; a 0.5 mm mesh for export under 4 s.
 #include "anatomy/sizing.h"
-#include "project/plan.h"
+#include "judge/planning.h"
+#include "plan/plan.h"
 #include "solid/field.h"
 #include "solid/mesh_files.h"
 #include "solid/solid_mesh.h"

@@ -2,6 +2,8 @@
 // or 2 for bad input with one line on standard error.
 #pragma once
 
+#include "judge/planning.h"
+
 #include <string>
 
 namespace columna::cli {

@@ -1,8 +1,8 @@
 #include "commands.h"
 #include "open.h"
 
-#include "project/pose_report.h"
-#include "project/solid_export.h"
+#include "judge/pose_report.h"
+#include "report/solid_export.h"
 
 #include <fmt/format.h>
 

@@ -4,7 +4,7 @@
 #include "open.h"
 
 #include "hold/frame_deck.h"
-#include "project/pose_json.h"
+#include "report/pose_json.h"
 
 #include <fmt/format.h>
 

@@ -1,5 +1,7 @@
 #include "open.h"
 
+#include "judge/planning.h"
+
 #include <iostream>
 
 namespace columna::cli {

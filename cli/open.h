@@ -1,8 +1,8 @@
 // Opening what a command works on.
 #pragma once
 
-#include "project/columna_file.h"
-#include "project/plan.h"
+#include "file/columna_file.h"
+#include "plan/plan.h"
 
 #include <string>
 

@@ -1,7 +1,8 @@
 // What the tests share: the shipped catalog, a project of an animal at a size, and a scratch folder.
 #pragma once
 
-#include "project/plan.h"
+#include "judge/planning.h"
+#include "plan/plan.h"
 
 #include <gtest/gtest.h>
 

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "measure/working.h"
-#include "project/finding.h"
+#include "plan/finding.h"
 
 #include <QAbstractButton>
 #include <QLabel>

@@ -1,7 +1,7 @@
 // The mark of a verdict, drawn the same everywhere.
 #pragma once
 
-#include "project/finding.h"
+#include "plan/finding.h"
 
 #include <QPainter>
 

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "mat/shape.h"
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "session/session.h"
 
 #include <QPainter>

@@ -1,7 +1,7 @@
 #include "mat/pose_layer.h"
 
+#include "judge/pose_words.h"
 #include "kit/say.h"
-#include "project/pose_words.h"
 #include "theme/theme.h"
 
 #include <QPainter>

@@ -1,7 +1,7 @@
 #include "mat/study_layer.h"
 
+#include "judge/pose_words.h"
 #include "mat/ring_grips.h"
-#include "project/pose_words.h"
 #include "theme/theme.h"
 
 #include <algorithm>

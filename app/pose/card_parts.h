@@ -1,10 +1,10 @@
 // What both halves of Pose's card are laid out with.
 #pragma once
 
+#include "edit/pose_remedies.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/pose_remedies.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 

@@ -1,9 +1,9 @@
 #include "pose/pose_card.h"
 
+#include "judge/pose_words.h"
 #include "kit/say.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
-#include "project/pose_words.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 

@@ -1,13 +1,13 @@
 // The card of the whole figure in Pose: standing, leaning, how it is held up.
 #include "pose/pose_card.h"
 
+#include "judge/pose_words.h"
 #include "kit/beside.h"
 #include "kit/say.h"
 #include "kit/unfold.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "project/limits.h"
-#include "project/pose_words.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 

@@ -1,8 +1,8 @@
 #include "print/pages.h"
 
+#include "file/columna_file.h"
 #include "kit/say.h"
 #include "measure/disk.h"
-#include "project/columna_file.h"
 
 #include <QBuffer>
 #include <QCoreApplication>

@@ -1,9 +1,10 @@
 #include "session/session.h"
 
+#include "file/readable.h"
+#include "judge/planning.h"
 #include "kit/beside.h"
 #include "kit/say.h"
 #include "project/limits.h"
-#include "project/readable.h"
 
 #include <QFileInfo>
 #include <QTime>

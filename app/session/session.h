@@ -2,12 +2,12 @@
 // selected. Widgets read the plan from here and send changes; every change is named and undoes.
 #pragma once
 
+#include "file/columna_file.h"
+#include "file/left_behind.h"
+#include "judge/pose_report.h"
+#include "plan/plan.h"
 #include "pose/reach.h"
-#include "project/columna_file.h"
 #include "project/history.h"
-#include "project/left_behind.h"
-#include "project/plan.h"
-#include "project/pose_report.h"
 #include "wool/build_up.h"
 
 #include <QElapsedTimer>

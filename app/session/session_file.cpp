@@ -1,6 +1,7 @@
 // The file of the session: opened, saved, begun anew, and gone on with after a crash.
+#include "file/left_behind.h"
+#include "judge/planning.h"
 #include "kit/say.h"
-#include "project/left_behind.h"
 #include "session/session.h"
 
 #include <QFileInfo>

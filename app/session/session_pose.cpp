@@ -1,8 +1,9 @@
 // Session's part of posing: the stance on the mat, what is dragged, and the poses that are kept.
+#include "file/project_json.h"
+#include "file/readable.h"
 #include "kit/say.h"
 #include "pose/posing.h"
 #include "project/limits.h"
-#include "project/readable.h"
 #include "session/session.h"
 
 #include <algorithm>

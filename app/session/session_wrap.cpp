@@ -1,4 +1,5 @@
 // What Wrap does to the project, and the solid that is made beside the window.
+#include "judge/planning.h"
 #include "kit/beside.h"
 #include "kit/say.h"
 #include "session/session.h"

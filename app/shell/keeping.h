@@ -2,7 +2,7 @@
 // the latest, and gone when it is saved or given up.
 #pragma once
 
-#include "project/left_behind.h"
+#include "file/left_behind.h"
 
 #include <QFutureWatcher>
 #include <QObject>

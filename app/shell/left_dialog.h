@@ -2,7 +2,7 @@
 // give it up.
 #pragma once
 
-#include "project/left_behind.h"
+#include "file/left_behind.h"
 
 #include <QDialog>
 

@@ -1,6 +1,6 @@
 #include "shell/title_rail.h"
 
-#include "project/advice.h"
+#include "judge/advice.h"
 
 #include "kit/parts.h"
 #include "kit/say.h"

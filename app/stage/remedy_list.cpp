@@ -1,5 +1,6 @@
 #include "stage/remedy_list.h"
 
+#include "file/project_json.h"
 #include "kit/beside.h"
 #include "kit/parts.h"
 #include "kit/say.h"

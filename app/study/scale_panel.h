@@ -2,7 +2,7 @@
 // becomes too small to wrap.
 #pragma once
 
-#include "project/size_study.h"
+#include "edit/size_study.h"
 #include "session/session.h"
 
 #include <QFutureWatcher>

@@ -1,7 +1,7 @@
 // Joints that can be posed and what is said of them, on the mat and in the round alike.
 #pragma once
 
-#include "project/pose_report.h"
+#include "judge/pose_report.h"
 
 #include <QPainter>
 

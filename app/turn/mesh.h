@@ -1,7 +1,7 @@
 // The posed figure as triangles for the turntable: the wool's surface, and the wire in it.
 #pragma once
 
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "solid/solid_mesh.h"
 
 #include <QColor>

@@ -1,9 +1,9 @@
 #include "wire/wire_card.h"
 
+#include "edit/remedies.h"
 #include "kit/say.h"
 #include "measure/gauge.h"
 #include "project/limits.h"
-#include "project/remedies.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>

@@ -3,8 +3,8 @@
 
 #include "anatomy/pattern.h"
 #include "hold/pose_rules.h"
-#include "make/bench_rules.h"
 #include "make/work_time.h"
+#include "wire/bench_rules.h"
 #include "wire/material.h"
 #include "wool/wool_rules.h"
 

@@ -13,9 +13,10 @@
 #include "wire/piece.h"
 #include "wool/wool_wish.h"
 
-#include <nlohmann/json.hpp>
+#include <nlohmann/json_fwd.hpp>
 
 #include <map>
+#include <memory>
 #include <optional>
 #include <set>
 #include <string>
@@ -92,10 +93,10 @@ struct Project {
   Allowances allow;                                                    ///< for the figure
   std::map<std::string, Allowances> pieceAllow;                        ///< by a piece's name, instead
   std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
-  WoolWish wool;                ///< wool at hand, test ball, markings, what was measured
-  Stances stances;              ///< poses, how it is held up, and who bends it
-  std::set<std::string> untied; ///< pairs ("foreleg") whose sides the maker changes apart
-  nlohmann::json unknown = nlohmann::json::object(); ///< the file as read, so that keys of others survive
+  WoolWish wool;                                 ///< wool at hand, test ball, markings, what was measured
+  Stances stances;                               ///< poses, how it is held up, and who bends it
+  std::set<std::string> untied;                  ///< pairs ("foreleg") whose sides the maker changes apart
+  std::shared_ptr<const nlohmann::json> unknown; ///< the file as read, if any, so that keys of others survive
 
   /// Changes a limb's choice, and its twin's with it unless the pair is untied.
   template <class Change>
@@ -110,36 +111,5 @@ struct Project {
     if (l.twin >= 0 && !untied.contains(l.family)) apply(figure.limbs[static_cast<size_t>(l.twin)].id);
   }
 };
-
-/// The project as the JSON of docs/schema/project.schema.json, unknown keys of the file it came from kept.
-[[nodiscard]] nlohmann::json toJson(const Project& project);
-
-/// Shape, made parts and photos of a project, to and from its JSON (used by the two above).
-void studyToJson(const Project& project, nlohmann::json& out);
-/// Errors name the field.
-[[nodiscard]] std::optional<Problem> studyFromJson(const nlohmann::json& in, const std::string& file,
-                                                   Project& project);
-
-/// The same for what is settled of the wire, and of one limb's.
-void wireToJson(const Project& project, nlohmann::json& out);
-void limbWireToJson(const LimbChoice& choice, nlohmann::json& in);
-[[nodiscard]] std::optional<Problem> wireFromJson(const nlohmann::json& in, const std::string& file,
-                                                  Project& project);
-[[nodiscard]] std::optional<Problem> limbWireFromJson(const nlohmann::json& in, const std::string& at,
-                                                      const std::string& file, LimbChoice& choice);
-
-/// The same for what is settled of the wool, and of one limb's.
-void woolToJson(const WoolWish& wool, nlohmann::json& out);
-void limbWoolToJson(const LimbChoice& choice, nlohmann::json& in);
-[[nodiscard]] std::optional<Problem> woolFromJson(const nlohmann::json& in, const std::string& file,
-                                                  WoolWish& wool);
-[[nodiscard]] std::optional<Problem> limbWoolFromJson(const nlohmann::json& in, const std::string& at,
-                                                      const std::string& file, LimbChoice& choice);
-
-/// A project from its JSON. Errors name the field: a missing or mistyped one, a size no figure can have, an
-/// unknown construction, use or firmness. Pattern and material ids are checked when planning. `newer` is set
-/// when the schema is later than this program's; what is known is read all the same.
-[[nodiscard]] Result<Project> projectFromJson(const nlohmann::json& json, const std::string& file,
-                                              bool& newer);
 
 } // namespace columna

@@ -5,9 +5,6 @@
 #include "anatomy/pattern.h"
 #include "hold/pose_rules.h"
 #include "hold/support.h"
-#include "measure/result.h"
-
-#include <nlohmann/json.hpp>
 
 #include <map>
 #include <optional>
@@ -48,10 +45,5 @@ struct Stances {
 /// A pose of that name: the maker's own before the pattern's; nothing for none of that name.
 [[nodiscard]] std::optional<PatternPose> poseNamed(const Stances& stances, const Pattern& pattern,
                                                    const std::string& name);
-
-void stancesToJson(const Stances& stances, nlohmann::json& out);
-/// Reads the field "stances". Errors name the field.
-[[nodiscard]] std::optional<Problem> stancesFromJson(const nlohmann::json& in, const std::string& file,
-                                                     Stances& stances);
 
 } // namespace columna

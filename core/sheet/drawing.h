@@ -2,7 +2,7 @@
 // strip with its marks, in named layers.
 #pragma once
 
-#include "project/plan.h"
+#include "plan/plan.h"
 
 #include <string>
 #include <vector>

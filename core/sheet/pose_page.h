@@ -1,7 +1,7 @@
 // The poses on the sheet: a picture of each, how it stands, its weakest joints, and how to handle it.
 #pragma once
 
-#include "project/pose_report.h"
+#include "judge/pose_report.h"
 #include "sheet/filler.h"
 
 namespace columna {

@@ -3,7 +3,7 @@
 // paper.
 #pragma once
 
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "sheet/page.h"
 
 #include <vector>

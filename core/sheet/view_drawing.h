@@ -2,7 +2,7 @@
 #pragma once
 
 #include "anatomy/outline.h"
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "sheet/marks.h"
 
 #include <string_view>

@@ -1,7 +1,7 @@
 // The wire's pages of the sheet: strips at true size, bend tables, joins in the order of assembly.
 #pragma once
 
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "sheet/filler.h"
 
 #include <vector>

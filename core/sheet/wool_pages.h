@@ -2,7 +2,7 @@
 // notch at every girth, and the pads at true size.
 #pragma once
 
-#include "project/plan.h"
+#include "plan/plan.h"
 #include "sheet/filler.h"
 
 #include <vector>

@@ -1,3 +1,4 @@
+#include "judge/planning.h"
 #include "support.h"
 
 #include <cmath>

@@ -1,5 +1,7 @@
 // Whatever is done in whatever order: the window lives, the plan is whole, undo goes back to the beginning
 // and redo to the end.
+#include "file/project_json.h"
+#include "report/plan_json.h"
 #include "window.h"
 
 #include <nlohmann/json.hpp>

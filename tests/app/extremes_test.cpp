@@ -1,8 +1,10 @@
 // What the window accepts, its reader accepts: extreme values typed into every field there is.
 #include "window.h"
 
+#include "file/project_json.h"
 #include "mat/mark_layer.h"
 #include "project/limits.h"
+#include "report/plan_json.h"
 #include "wire/drawer_panel.h"
 #include "wire/wire_desk.h"
 #include "wrap/wool_panel.h"

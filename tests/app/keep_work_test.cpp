@@ -1,8 +1,10 @@
 // Work is not lost: recovery, saving over what another program changed, and what the window lets in.
 #include "window.h"
 
+#include "file/left_behind.h"
+#include "file/project_json.h"
 #include "measure/disk.h"
-#include "project/left_behind.h"
+#include "report/plan_json.h"
 #include "shell/keeping.h"
 #include "shell/left_dialog.h"
 

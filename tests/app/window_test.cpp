@@ -1,5 +1,7 @@
 #include "window.h"
 
+#include "file/project_json.h"
+#include "report/plan_json.h"
 #include "turn/turntable.h"
 
 #include <QComboBox>

@@ -1,6 +1,7 @@
 // Wrap by mouse and keyboard: the build-up, wool at hand, markings, what was measured, exporting.
 #include "window.h"
 
+#include "judge/planning.h"
 #include "turn/turntable.h"
 #include "wrap/ball_page.h"
 #include "wrap/build_band.h"

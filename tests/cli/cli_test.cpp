@@ -1,4 +1,4 @@
-#include "project/columna_file.h"
+#include "file/columna_file.h"
 #include "support.h"
 
 #include <array>

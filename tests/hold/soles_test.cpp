@@ -2,7 +2,7 @@
 #include "anatomy/hull.h"
 #include "hold/contacts.h"
 #include "hold/figure_frame.h"
-#include "project/pose_report.h"
+#include "judge/pose_report.h"
 #include "solid/field.h"
 #include "solid/solid_mesh.h"
 #include "support.h"

@@ -71,7 +71,10 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
                                     {"hold", "wool"},
                                     {"make"},
                                     {"project"},
-                                    {"sheet"}});
+                                    {"file", "plan"},
+                                    {"judge"},
+                                    {"edit"},
+                                    {"report", "sheet"}});
 }
 
 TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {

@@ -1,6 +1,7 @@
 // A walk through the library in the order of the work: read this first. From an animal to wire that can be
 // cut, to a file, and back.
-#include "project/columna_file.h"
+#include "file/columna_file.h"
+#include "judge/planning.h"
 #include "sheet/true_size_sheet.h"
 #include "support.h"
 

@@ -1,7 +1,7 @@
 // What goes along with a bone: places in the round, and places drawn on a view.
+#include "judge/pose_report.h"
 #include "pose/carried.h"
 #include "pose/pose.h"
-#include "project/pose_report.h"
 #include "support.h"
 
 #include <Eigen/Geometry>

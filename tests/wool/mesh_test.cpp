@@ -1,5 +1,5 @@
 // Meshes: closed for every animal at every size, and read back by readers from outside.
-#include "project/solid_export.h"
+#include "report/solid_export.h"
 #include "solid/cube_cases.h"
 #include "solid/field.h"
 #include "solid/mesh_files.h"

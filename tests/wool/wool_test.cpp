@@ -1,4 +1,5 @@
 // How much wool: weights, the maker's own felt, girths, pads, ends left loose.
+#include "judge/planning.h"
 #include "support.h"
 #include "wool/woollen.h"
 

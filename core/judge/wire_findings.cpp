@@ -1,0 +1,232 @@
+#include "judge/wire_findings.h"
+
+#include "judge/advice.h"
+#include "measure/quantity.h"
+#include "plan/wire_stock.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <set>
+
+namespace columna {
+namespace {
+
+constexpr double kBeside = 2; ///< mm a joint may lie beside its bend without a word
+
+std::string where(const Plan& plan, const Piece& piece) {
+  return piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
+}
+
+/// "two hindleg pieces of 135 mm", alike ones together.
+struct Uncut {
+  std::string called;
+  double length = 0;
+  int count = 0;
+  std::string where;
+  bool tooLong = false; ///< longer than any length there is, rather than used up
+};
+
+std::vector<Uncut> uncutOf(const Plan& plan, const WireStock& wire, double longest) {
+  std::vector<Uncut> out;
+  for (const int part : wire.cuts.uncut) {
+    const auto& [index, length] = wire.parts[static_cast<size_t>(part)];
+    const Piece& piece = plan.pieces[static_cast<size_t>(index)];
+    std::string called = piece.name;
+    if (piece.limbs.size() == 1) called = plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].family;
+    const double mm = length;
+    const auto same = std::find_if(out.begin(), out.end(), [&](const Uncut& u) {
+      return u.called == called && std::abs(u.length - mm) < 0.5;
+    });
+    if (same != out.end())
+      ++same->count;
+    else
+      out.push_back({called, length, 1, where(plan, piece), length > longest});
+  }
+  return out;
+}
+
+void lookAtStock(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  for (const WireStock& wire : plan.stock) {
+    double longest = 0;
+    for (const OwnWire& own : project.drawer)
+      if (own.material == wire.material && std::abs(own.diameter - wire.diameter) < 1e-6 && own.count > 0)
+        longest = std::max(longest, own.length);
+    for (const Uncut& each : uncutOf(plan, wire, longest)) {
+      const std::string pieces = each.count == 1 ? fmt::format("The {} piece", each.called)
+                                                 : fmt::format("{} {} pieces", each.count, each.called);
+      out.push_back({Level::Wrong, each.where,
+                     fmt::format("{} of {} mm {} no wire: {} of {} mm wire; {}.", pieces,
+                                 printNumber(each.length, 0), each.count == 1 ? "has" : "have",
+                                 !each.tooLong ? "the drawer has not enough"
+                                 : longest > 0 ? fmt::format("the longest in the drawer is {} mm",
+                                                             printNumber(longest, 0))
+                                               : "the drawer has none",
+                                 printNumber(wire.diameter, 2),
+                                 project.drawerOnly ? "let some be bought, or put more in the drawer"
+                                                    : "a splice would not hold in so short lengths"),
+                     fmt::format("no wire for {} {}", each.count,
+                                 each.count == 1 ? each.called + " piece" : each.called + " pieces")});
+    }
+    if (!wire.cuts.proven)
+      out.push_back(
+          {Level::Doubtful, "figure",
+           fmt::format("So many ways lead to the cuts of {} mm wire that not all were tried: a little less "
+                       "might be lost than is planned.",
+                       printNumber(wire.diameter, 2)),
+           "cuts perhaps not the least"});
+  }
+  for (const Piece& piece : plan.pieces) {
+    const auto splices = std::count_if(piece.features.begin(), piece.features.end(),
+                                       [](const Feature& f) { return f.kind == "splice"; });
+    if (splices > 0 && piece.mirrorOf < 0)
+      out.push_back(
+          {Level::Doubtful, where(plan, piece),
+           fmt::format("Piece {} wants {} mm, longer than one length of its wire: it is spliced {}, away "
+                       "from the joints.",
+                       piece.tag, printNumber(piece.cut, 0),
+                       splices == 1 ? "once" : fmt::format("{} times", splices)),
+           fmt::format("piece {} is spliced", piece.tag)});
+  }
+}
+
+void lookAtNumbers(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  if (!project.drawerOnly && plan.wiresBought > project.mostWires && !plan.groups.empty())
+    out.push_back(
+        {project.mostWires == 0 ? Level::Wrong : Level::Doubtful, "figure",
+         fmt::format(
+             "{} different wires have to be bought, more than the {} you want; as few as {} would do with "
+             "other materials left out.",
+             plan.wiresBought, project.mostWires, plan.wiresLeast),
+         "too many kinds of wire"});
+  if (project.drawerOnly && project.drawer.empty() && !plan.groups.empty())
+    out.push_back(
+        {Level::Wrong, "figure",
+         "Nothing is to be bought and the drawer is empty, so there is no wire; put some in, or let some be "
+         "bought.",
+         "no wire at all"});
+  for (const RouteChoice& choice : plan.routes)
+    if (!choice.problem.empty())
+      out.push_back(
+          {Level::Doubtful, "figure",
+           fmt::format("The route settled for {} no longer fits: {}; the best one is used until you settle "
+                       "another.",
+                       choice.group, choice.problem),
+           "a route that does not fit"});
+  for (const RouteChoice& choice : plan.routes)
+    if (!choice.proven && !choice.own)
+      out.push_back(
+          {Level::Doubtful, "figure",
+           fmt::format("So many strands meet in {} that not every way through was tried: there may be one "
+                       "of fewer pieces. Give some limbs fewer strands, or settle the route by hand.",
+                       choice.group),
+           "pieces perhaps more than needed"});
+  if (plan.figure.bones.size() < 2)
+    out.push_back({Level::Doubtful, "figure",
+                   "The animal has a single bone, so there is nothing to join; add limbs to its pattern.",
+                   "a single bone"});
+}
+
+/// Joints that wire cannot be bent at where they lie.
+void lookAtBends(std::vector<Finding>& out, const Plan& plan) {
+  std::set<std::vector<int>> said;
+  for (const Piece& piece : plan.pieces) {
+    if (piece.mirrorOf >= 0 || piece.group < 0 || plan.groups[static_cast<size_t>(piece.group)].digits)
+      continue;
+    for (const CrowdedJoints& joints : piece.crowded) {
+      std::vector<int> points = joints.points;
+      std::sort(points.begin(), points.end());
+      points.erase(std::unique(points.begin(), points.end()), points.end());
+      if (joints.off < kBeside || !said.insert(points).second) continue;
+      const auto nameOf = [&](int p) { return plan.skeleton.points[static_cast<size_t>(p)].name; };
+      const std::string first = nameOf(points.front());
+      out.push_back(
+          {Level::Doubtful, where(plan, piece),
+           joints.one && points.size() > 1
+               ? fmt::format(
+                     "The {} and the {} lie nearer to each other than {} mm wire can be bent: they are one "
+                     "bend, {} mm beside them. Take thinner wire there, or build it larger.",
+                     first, nameOf(points.back()), printNumber(piece.diameter, 2), printNumber(joints.off, 1))
+               : fmt::format(
+                     "The {} lies too near the end of its wire for {} mm wire to be bent there: it is passed "
+                     "straight, {} mm beside it. Take thinner wire there, or build it larger.",
+                     first, printNumber(piece.diameter, 2), printNumber(joints.off, 1)),
+           fmt::format("no room to bend at the {}", first)});
+    }
+  }
+}
+
+void lookAtDigits(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  const auto say = [&](const FigureLimb& limb, std::string text, std::string brief) {
+    out.push_back({Level::Doubtful, limb.id, std::move(text), std::move(brief)});
+  };
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure.limbs[l];
+    if (limb.side < 0) continue; // said of the left one
+    const auto found = project.limbs.find(limb.id);
+    if (found == project.limbs.end() || !found->second.digits) continue;
+    const PieceRules::Digits& wish = *found->second.digits;
+    if (wish.count > plan.bench.digitsMost)
+      say(limb,
+          fmt::format("{}: {} toes or fingers cannot be woven on one loop; {} are planned.", limb.name,
+                      wish.count, static_cast<int>(plan.bench.digitsMost)),
+          "too many digits");
+    if (wish.count > 0 && wish.length < plan.bench.digitLeast)
+      say(limb,
+          fmt::format("{}: a digit of {} mm is too short to wrap; {:g} mm is about the least.", limb.name,
+                      printNumber(wish.length, 1), plan.bench.digitLeast),
+          "digits too short to wrap");
+    if (!plan.limbs[l].wired && wish.count > 0)
+      say(limb,
+          fmt::format("{}: it has no wire for its digits to be woven on; give it wire first.", limb.name),
+          "digits without wire");
+  }
+}
+
+void lookAtHolds(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure.limbs[l];
+    const auto found = project.limbs.find(limb.id);
+    if (limb.side < 0 || found == project.limbs.end() || !found->second.held) continue;
+    const RootHold held = *found->second.held;
+    const std::vector<RootHold> ways = holdsFor(limb);
+    if (std::find(ways.begin(), ways.end(), held) == ways.end())
+      out.push_back(
+          {Level::Doubtful, limb.id,
+           fmt::format(
+               "{}: it is the body itself, or has no twin, and cannot be held \"{}\"; choose another.",
+               limb.name, id(held)),
+           fmt::format("{} cannot be held so", limb.family)});
+    else if (held == RootHold::Lashed && plan.limbs[l].wired &&
+             plan.groups[static_cast<size_t>(plan.limbs[l].group)].root != RootHold::Lashed)
+      out.push_back({Level::Doubtful, limb.id,
+                     fmt::format("{}: no wire passes where it meets the body, so it cannot be lashed; it is "
+                                 "planned glued into an awl hole.",
+                                 limb.name),
+                     fmt::format("nothing to lash {} to", limb.family)});
+    if ((held == RootHold::Thread || held == RootHold::Skewer) && limb.kind == LimbKind::Leg)
+      out.push_back({Level::Doubtful, limb.id,
+                     fmt::format("{}: without wire it keeps no pose and bears the figure only as felt does.",
+                                 limb.name),
+                     fmt::format("{} has no wire", limb.family)});
+  }
+}
+
+} // namespace
+
+void lookAtWire(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  lookAtStock(out, project, plan);
+  lookAtNumbers(out, project, plan);
+  lookAtBends(out, plan);
+  lookAtDigits(out, project, plan);
+  lookAtHolds(out, project, plan);
+}
+
+void lookAtConstruction(std::vector<Finding>& out, const Project& project, const Plan& plan) {
+  const Advice advice = constructionAdvice(project.construction, project.use, plan);
+  if (advice.level != Level::Good)
+    out.push_back({advice.level, "figure", fmt::format("{}: {}.", name(project.construction), advice.reason),
+                   fmt::format("{} is doubtful here", name(project.construction))});
+}
+
+} // namespace columna

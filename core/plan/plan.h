@@ -1,0 +1,125 @@
+// The plan: everything that follows from a project, as plain values and the sums that give them. plan()
+// (judge/planning.h) makes the whole. The interface, the command line, the sheet and the tests all read this.
+#pragma once
+
+#include "hold/gauge_rule.h"
+#include "hold/standing.h"
+#include "make/work_time.h"
+#include "plan/finding.h"
+#include "project/catalog.h"
+#include "project/project.h"
+#include "wire/cut_list.h"
+#include "wire/piece.h"
+#include "wool/wool_plan.h"
+
+#include <memory>
+#include <vector>
+
+namespace columna {
+
+/// One limb's wire.
+struct LimbPlan {
+  bool wired = false;
+  int group = -1;
+  WireSection section; ///< this limb's wires
+  Need need;           ///< what the sums ask for in this material
+  Hold hold;
+  bool chosen = false; ///< the maker chose the wire
+  bool fits = true;    ///< false: no size of this material is thick enough
+  Level verdict = Level::Good;
+  std::string sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
+};
+
+/// One wire and how its pieces are cut from what there is.
+struct WireStock {
+  std::string material; ///< id
+  double diameter = 0;  ///< mm
+  bool have = false;    ///< some of it is in the drawer
+  /// What is cut: a piece's index and its part's length; a spliced piece has several.
+  std::vector<std::pair<int, double>> parts;
+  CutList cuts; ///< `piece` of a cut is an index into `parts`
+};
+
+struct Totals {
+  double wireLength = 0;     ///< mm, all pieces as cut
+  double wireMass = 0;       ///< g
+  double core = 0, coat = 0; ///< g
+  double ready = 0;          ///< g of ready cores
+  double waste = 0;          ///< g of wire that is cut off and not carried
+  double mass = 0;           ///< g of the figure
+};
+
+struct Plan {
+  // Out of line: what it takes to copy all of it would be compiled anew in every file that holds one.
+  Plan();
+  Plan(const Plan& other);
+  Plan(Plan&& other) noexcept;
+  Plan& operator=(const Plan& other);
+  Plan& operator=(Plan&& other) noexcept;
+  ~Plan();
+
+  Pattern pattern; ///< the animal in the maker's shape, made parts included
+  Figure figure;
+  /// The animal at the same scale with nothing but the character dials: what a changed value is put back to.
+  /// Only when it differs from `figure`.
+  std::optional<Figure> animal;
+  MadeFit made; ///< how the made parts fit; empty without any
+  WorkTime time;
+  WireSkeleton skeleton;
+  Construction construction = Construction::TwistedLimbs;
+  BenchRules bench; ///< the rules of thumb it was made by
+  std::vector<WireGroup> groups;
+  std::vector<WireSection> sections; ///< one a group
+  std::vector<Piece> pieces;
+  std::vector<Join> joins;
+  std::vector<RouteChoice> routes; ///< one a routed group
+  std::vector<WireStock> stock;    ///< one a wire, thickest first
+  int wiresBought = 0;             ///< different wires that are not in the drawer, lashing wire apart
+  int wiresLeast = 0;              ///< as few as would do at all
+  double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
+  Loads loads;
+  std::vector<BoneMass> boneWool; ///< of each bone, wool alone
+  std::vector<BoneMass> carried;  ///< the same with what wire takes at its joints
+  Standing standing;
+  WoolPlan wool;
+  WoolRules woolRules; ///< the rules of thumb it was made by
+  PoseRules poseRules; ///< what it is judged by
+  std::shared_ptr<const KnownSolid> solid;
+  std::vector<LimbPlan> limbs;   ///< one a limb of the figure
+  std::vector<Finding> findings; ///< worst first, then in body order
+  Totals totals;
+
+  /// Index of the piece that is a limb's own, -1 if it has none.
+  [[nodiscard]] int pieceOf(int limb) const;
+  [[nodiscard]] bool anyWrong() const;
+  /// The animal's own, `figure` itself when nothing was changed.
+  [[nodiscard]] const Figure& intended() const { return animal ? *animal : figure; }
+};
+
+/// A solid that may be known already, so that it need not be made.
+struct SolidOffer {
+  std::shared_ptr<const KnownSolid> known; ///< used as it is when it is of the same figure and coat
+  bool hurried = false;                    ///< else guessed from it, or made roughly; the plan's wool says so
+  double coarser = 1;                      ///< times the working cell
+};
+
+/// The sums of a plan: all but what is judged of it (verdicts, sentences and findings stay empty). Errors: a
+/// pattern or material that is not in the catalog, a size no figure can have.
+[[nodiscard]] Result<Plan> sums(const Project& project, const Catalog& catalog, const SolidOffer& offer = {});
+
+/// The felted coat of a project, mm: the maker's, else what hides the core.
+[[nodiscard]] double laidCoat(const Project& project, const WoolRules& rules);
+
+/// What the solid of a plan's figure is made with.
+[[nodiscard]] SolidWish solidWish(const Plan& plan);
+
+/// The first part of a plan alone: pattern, figure, animal and made parts; nothing else is filled in. For
+/// showing a figure under the hand, when the rest follows a little later. Errors as plan(), but for the
+/// wire's.
+[[nodiscard]] Result<Plan> planFigure(const Project& project, const Catalog& catalog);
+
+/// The next thicker (+1) or thinner (-1) wire of a limb's material than the one it has now; nothing past the
+/// end.
+[[nodiscard]] std::optional<double> nextWire(const Plan& plan, int limb, int step);
+
+} // namespace columna
