@@ -54,6 +54,8 @@ struct PatternPose {
   /// The figure as a whole: flex leans it forward (nose down), side turns it about the upright (to its left),
   /// twist leans it to its right side.
   Turn whole = {};
+
+  [[nodiscard]] bool operator==(const PatternPose&) const = default;
 };
 
 /// The stretch between two joints.

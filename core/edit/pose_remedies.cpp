@@ -1,5 +1,10 @@
 #include "edit/pose_remedies.h"
 
+#include "edit/figure_edit.h"
+#include "edit/study_edit.h"
+#include "edit/wire_edit.h"
+#include "edit/wool_edit.h"
+
 #include "judge/factor_words.h"
 #include "judge/planning.h"
 #include "pose/posing.h"
@@ -8,7 +13,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <functional>
 
 namespace columna {
 namespace {
@@ -77,18 +81,10 @@ private:
     out_.push_back(std::move(r));
   }
 
-  void choose(Project& p, const std::function<void(LimbChoice&)>& change) const {
-    for (const int other : plan_.groups[static_cast<size_t>(wire_.group)].limbs) {
-      const auto found = p.limbs.find(plan_.figure.limbs[static_cast<size_t>(other)].id);
-      if (found != p.limbs.end()) found->second.diameter.reset();
-    }
-    p.change(plan_.figure, limb_, change);
-  }
-
   void take(double d, double size) {
-    Project p = project_;
-    choose(p, [d](LimbChoice& c) { c.diameter = d; });
-    attempt(fmt::format("{}: take {} mm wire", part_.family, printNumber(d, 2)), size, std::move(p));
+    if (auto p = edit::wireOf(project_, plan_, limb_, d))
+      attempt(fmt::format("{}: take {} mm wire", part_.family, printNumber(d, 2)), size,
+              std::move(p).value());
   }
 
   void thicker() {
@@ -105,15 +101,10 @@ private:
   }
 
   void doubled() {
-    if (wire_.section.wires >= 4) return;
-    const int wires = wire_.section.wires == 1 ? 2 : 4;
-    Project p = project_;
-    choose(p, [&](LimbChoice& c) {
-      c.wires = wires;
-      c.diameter = wire_.section.diameter;
-    });
-    attempt(fmt::format("{}: {}", part_.family, wires == 2 ? "double the wire" : "four strands"), 2.5,
-            std::move(p));
+    if (auto p = edit::doubled(project_, plan_, limb_))
+      attempt(
+          fmt::format("{}: {}", part_.family, wire_.section.wires == 1 ? "double the wire" : "four strands"),
+          2.5, std::move(*p));
   }
 
   void glued() {
@@ -124,30 +115,26 @@ private:
     attempt(fmt::format("glue the strands at the {}", joint_.name), 1.5, std::move(p));
   }
 
+  [[nodiscard]] static Firmness softerThan(Firmness now) {
+    return now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
+  }
+
   void softer() {
+    if (joint_.hold.against >= 1) return;
     const Firmness now = plan_.wool.limbs[static_cast<size_t>(limb_)].firmness;
-    if (joint_.hold.against >= 1 || now == Firmness::Soft) return;
-    const Firmness to = now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
-    Project p = project_;
-    p.change(plan_.figure, limb_, [to](LimbChoice& c) { c.firmness = to; });
-    attempt(fmt::format("felt the {} {}", part_.family, word(to)), 1, std::move(p));
+    if (auto p = edit::softened(project_, plan_, limb_))
+      attempt(fmt::format("felt the {} {}", part_.family, word(softerThan(now))), 1, std::move(*p));
   }
 
   /// Less on what hangs beyond: a head is most of what a neck carries.
   void lighter() {
-    int carried = limb_;
-    if (part_.kind == LimbKind::Neck || part_.kind == LimbKind::Trunk)
-      for (size_t i = 0; i < plan_.figure.limbs.size(); ++i)
-        if (plan_.figure.limbs[i].kind == LimbKind::Head) carried = static_cast<int>(i);
+    const int carried = edit::carriedBy(plan_, limb_);
     const Firmness now = plan_.wool.limbs[static_cast<size_t>(carried)].firmness;
-    if (now != Firmness::Soft && (carried != limb_ || joint_.hold.against >= 1)) {
-      const Firmness to = now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
-      Project p = project_;
-      p.change(plan_.figure, carried, [to](LimbChoice& c) { c.firmness = to; });
-      attempt(fmt::format("felt the {} {}, so it weighs less",
-                          plan_.figure.limbs[static_cast<size_t>(carried)].family, word(to)),
-              2, std::move(p));
-    }
+    if (carried != limb_ || joint_.hold.against >= 1)
+      if (auto p = edit::softened(project_, plan_, carried))
+        attempt(fmt::format("felt the {} {}, so it weighs less",
+                            plan_.figure.limbs[static_cast<size_t>(carried)].family, word(softerThan(now))),
+                2, std::move(*p));
     const double coat = plan_.wool.coatLaid;
     if (coat < 2 * catalog_.wool.coatLeast) return;
     Project p = project_;
@@ -157,37 +144,17 @@ private:
             std::move(p));
   }
 
-  [[nodiscard]] std::set<std::string> bones() const {
-    std::set<std::string> out;
-    for (const int b : part_.bones) out.insert(plan_.figure.bones[static_cast<size_t>(b)].patternBone);
-    return out;
-  }
-
   void shorter() {
-    Project p = project_;
-    for (const std::string& b : bones()) {
-      const auto found = p.shape.lengths.find(b);
-      p.shape.lengths[b] = (found == p.shape.lengths.end() ? 1 : found->second) * 0.86;
-    }
-    attempt(fmt::format("make the {} a seventh shorter", part_.family), 4, std::move(p));
+    attempt(fmt::format("make the {} a seventh shorter", part_.family), 4,
+            edit::lengthened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
   void thinnerPart() {
-    Project p = project_;
-    for (const std::string& b : bones())
-      for (int place = 0; place < 3; ++place) {
-        GirthChange& girth = p.shape.girths[girthKey(b, place)];
-        girth.across *= 0.86;
-        girth.deep *= 0.86;
-      }
-    attempt(fmt::format("make the {} a seventh thinner", part_.family), 4, std::move(p));
+    attempt(fmt::format("make the {} a seventh thinner", part_.family), 4,
+            edit::thickened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
-  void smaller() {
-    Project p = project_;
-    p.size.mm *= p.size.by == SizeBy::Scale ? 1 / 0.9 : 0.9;
-    attempt("make the whole figure a tenth smaller", 5, std::move(p));
-  }
+  void smaller() { attempt("make the whole figure a tenth smaller", 5, edit::sizedBy(project_, 0.9)); }
 
   void fewer() {
     const int times_ = project_.stances.times.value_or(static_cast<int>(catalog_.pose.reposesWanted));

@@ -1,5 +1,9 @@
 #include "edit/remedies.h"
 
+#include "edit/figure_edit.h"
+#include "edit/study_edit.h"
+#include "edit/wire_edit.h"
+#include "edit/wool_edit.h"
 #include "hold/gauge_rule.h"
 #include "judge/factor_words.h"
 #include "judge/planning.h"
@@ -8,8 +12,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <functional>
-#include <set>
 
 namespace columna {
 namespace {
@@ -59,36 +61,21 @@ private:
     out_.push_back(std::move(r));
   }
 
-  void choose(Project& p, const std::function<void(LimbChoice&)>& change) const {
-    // Limbs of one wire share the choice.
-    for (const int other : plan_.groups[static_cast<size_t>(now_.group)].limbs) {
-      const auto found = p.limbs.find(plan_.figure.limbs[static_cast<size_t>(other)].id);
-      if (found != p.limbs.end()) found->second.diameter.reset();
-    }
-    p.change(plan_.figure, limb_, change);
-  }
-
   void thicker() {
-    const auto& sizes = now_.section.material.diameters;
     int steps = 0;
-    for (const double d : sizes) {
+    for (const double d : now_.section.material.diameters) {
       if (d <= now_.section.diameter + 1e-9) continue;
-      Project p = project_;
-      choose(p, [d](LimbChoice& c) { c.diameter = d; });
-      attempt(fmt::format("take {} mm {}", printNumber(d, 2), now_.section.material.shortName), std::move(p));
+      if (auto p = edit::wireOf(project_, plan_, limb_, d))
+        attempt(fmt::format("take {} mm {}", printNumber(d, 2), now_.section.material.shortName),
+                std::move(p).value());
       if (++steps == 3 || (!out_.empty() && out_.back().verdict == Level::Good)) break;
     }
   }
 
   void doubled() {
-    if (now_.section.wires >= 4) return;
-    const int wires = now_.section.wires == 1 ? 2 : 4;
-    Project p = project_;
-    choose(p, [&](LimbChoice& c) {
-      c.wires = wires;
-      c.diameter = now_.section.diameter;
-    });
-    attempt(wires == 2 ? "double the wire" : "double it again, to four strands", std::move(p));
+    if (auto p = edit::doubled(project_, plan_, limb_))
+      attempt(now_.section.wires == 1 ? "double the wire" : "double it again, to four strands",
+              std::move(*p));
   }
 
   void stronger() {
@@ -98,50 +85,26 @@ private:
           (!best || m.yield.value < best->yield.value))
         best = &m;
     if (!best) return;
-    Project p = project_;
-    for (const int other : plan_.groups[static_cast<size_t>(now_.group)].limbs)
-      p.change(plan_.figure, other, [&](LimbChoice& c) {
-        c.material = best->id;
-        c.diameter.reset();
-      });
-    attempt(fmt::format("take {}", best->name), std::move(p));
+    if (auto p = edit::metalOf(project_, plan_, limb_, best->id))
+      attempt(fmt::format("take {}", best->name), std::move(p).value());
   }
 
   void shorter() {
-    Project p = project_;
-    std::set<std::string> bones;
-    for (const int b : part_.bones) bones.insert(plan_.figure.bones[static_cast<size_t>(b)].patternBone);
-    for (const std::string& b : bones) {
-      const auto found = p.shape.lengths.find(b);
-      p.shape.lengths[b] = (found == p.shape.lengths.end() ? 1 : found->second) * 0.86;
-    }
-    attempt(fmt::format("make the {} a seventh shorter", part_.family), std::move(p));
+    attempt(fmt::format("make the {} a seventh shorter", part_.family),
+            edit::lengthened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
   /// What hangs beyond a neck or trunk is mostly the head: felted softer it weighs less.
   void lighter() {
-    const auto soften = [](Firmness f) { return f == Firmness::Firm ? Firmness::Medium : Firmness::Soft; };
-    int carried = limb_;
-    if (part_.kind == LimbKind::Neck || part_.kind == LimbKind::Trunk)
-      for (size_t i = 0; i < plan_.figure.limbs.size(); ++i)
-        if (plan_.figure.limbs[i].kind == LimbKind::Head) carried = static_cast<int>(i);
+    const int carried = edit::carriedBy(plan_, limb_);
     const Firmness now = plan_.wool.limbs[static_cast<size_t>(carried)].firmness;
-    if (now == Firmness::Soft) return;
-    Project p = project_;
-    p.change(plan_.figure, carried, [&](LimbChoice& c) { c.firmness = soften(now); });
-    attempt(fmt::format("felt the {} {}", plan_.figure.limbs[static_cast<size_t>(carried)].family,
-                        word(soften(now))),
-            std::move(p));
+    if (auto p = edit::softened(project_, plan_, carried))
+      attempt(fmt::format("felt the {} {}", plan_.figure.limbs[static_cast<size_t>(carried)].family,
+                          word(now == Firmness::Firm ? Firmness::Medium : Firmness::Soft)),
+              std::move(*p));
   }
 
-  void smaller() {
-    Project p = project_;
-    if (p.size.by == SizeBy::Scale)
-      p.size.mm /= 0.9;
-    else
-      p.size.mm *= 0.9;
-    attempt("make the whole figure a tenth smaller", std::move(p));
-  }
+  void smaller() { attempt("make the whole figure a tenth smaller", edit::sizedBy(project_, 0.9)); }
 
   const Project& project_;
   const Catalog& catalog_;

@@ -27,7 +27,7 @@ struct Problem {
 
 /// Either a T or a Problem. Check with ok() before taking the value.
 template <class T>
-class Result {
+class [[nodiscard]] Result {
 public:
   Result(T value) : state_(std::move(value)) {}
   Result(Problem problem) : state_(std::move(problem)) {}

@@ -118,6 +118,9 @@ struct SolidOffer {
 /// wire's.
 [[nodiscard]] Result<Plan> planFigure(const Project& project, const Catalog& catalog);
 
+/// Across each limb's bundle of wire, mm; 0 without wire.
+[[nodiscard]] std::vector<double> bundlesOf(const Plan& plan);
+
 /// The next thicker (+1) or thinner (-1) wire of a limb's material than the one it has now; nothing past the
 /// end.
 [[nodiscard]] std::optional<double> nextWire(const Plan& plan, int limb, int step);

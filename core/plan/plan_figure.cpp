@@ -65,6 +65,12 @@ bool Plan::anyWrong() const {
                      [](const Finding& f) { return f.level == Level::Wrong; });
 }
 
+std::vector<double> bundlesOf(const Plan& plan) {
+  std::vector<double> out;
+  for (const LimbPlan& limb : plan.limbs) out.push_back(limb.wired ? limb.section.bundle() : 0);
+  return out;
+}
+
 std::optional<double> nextWire(const Plan& plan, int limb, int step) {
   const LimbPlan& l = plan.limbs[static_cast<size_t>(limb)];
   if (!l.wired) return std::nullopt;

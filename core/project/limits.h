@@ -18,6 +18,7 @@ inline constexpr double kMostDigit = 1000;     ///< mm
 inline constexpr double kLeastHandling = 1;    ///< mm: the longest wire to work with
 inline constexpr double kMostHandling = 1e5;   ///< mm
 inline constexpr double kMostCoat = 100;       ///< mm
+inline constexpr double kDensest = 5;          ///< g/cm3 of felt
 inline constexpr double kHeaviestMetre = 1000; ///< g, of wool
 inline constexpr double kLeastStaple = 5;      ///< mm
 inline constexpr double kMostStaple = 500;     ///< mm

@@ -10,4 +10,17 @@ Project& Project::operator=(const Project& other) = default;
 Project& Project::operator=(Project&& other) noexcept = default;
 Project::~Project() = default;
 
+bool Project::operator==(const Project& o) const {
+  return name == o.name && units == o.units && stances == o.stances && untied == o.untied &&
+         photos == o.photos && samePlan(*this, o);
+}
+
+bool samePlan(const Project& a, const Project& b) {
+  return a.pattern == b.pattern && a.size == b.size && a.construction == b.construction &&
+         a.material == b.material && a.use == b.use && a.shape == b.shape && a.made == b.made &&
+         a.coat == b.coat && a.finish == b.finish && a.limbs == b.limbs && a.mostWires == b.mostWires &&
+         a.drawerOnly == b.drawerOnly && a.handling == b.handling && a.drawer == b.drawer &&
+         a.allow == b.allow && a.pieceAllow == b.pieceAllow && a.routes == b.routes && a.wool == b.wool;
+}
+
 } // namespace columna

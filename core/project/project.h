@@ -38,6 +38,7 @@ struct LimbChoice {
     return !material && !diameter && !firmness && !density && coatWay == CoatWay::Advised && !wires &&
            !held && !digits;
   }
+  [[nodiscard]] bool operator==(const LimbChoice&) const = default;
 };
 
 /// A wire the maker has.
@@ -50,13 +51,7 @@ struct OwnWire {
   int count = 1;                 ///< how many straight lengths
   std::optional<Estimate> yield; ///< N/mm2, from the hanging test
 
-  [[nodiscard]] bool operator==(const OwnWire& other) const {
-    return name == other.name && material == other.material && diameter == other.diameter &&
-           cover == other.cover && length == other.length && count == other.count &&
-           yield.has_value() == other.yield.has_value() &&
-           (!yield || (yield->value == other.yield->value && yield->low == other.yield->low &&
-                       yield->high == other.yield->high));
-  }
+  [[nodiscard]] bool operator==(const OwnWire&) const = default;
 };
 
 inline constexpr int kUsualWires = 3;          ///< different wires that a maker likes to buy for one figure
@@ -98,6 +93,9 @@ struct Project {
   std::set<std::string> untied;                  ///< pairs ("foreleg") whose sides the maker changes apart
   std::shared_ptr<const nlohmann::json> unknown; ///< the file as read, if any, so that keys of others survive
 
+  /// All that was decided is the same; the file it was read from may be another.
+  [[nodiscard]] bool operator==(const Project& other) const;
+
   /// Changes a limb's choice, and its twin's with it unless the pair is untied.
   template <class Change>
   void change(const Figure& figure, int limb, Change&& change) {
@@ -111,5 +109,9 @@ struct Project {
     if (l.twin >= 0 && !untied.contains(l.family)) apply(figure.limbs[static_cast<size_t>(l.twin)].id);
   }
 };
+
+/// Whether the plans of two projects are the same: nothing of them follows from the name, the units, the
+/// stances, the pictures, or from which pairs change apart.
+[[nodiscard]] bool samePlan(const Project& a, const Project& b);
 
 } // namespace columna

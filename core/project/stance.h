@@ -38,6 +38,7 @@ struct Stances {
   std::optional<PatternPose> stands; ///< how the figure was left by the last of them
   std::set<std::string> glued;       ///< joints whose strands are glued together
 
+  [[nodiscard]] bool operator==(const Stances&) const = default;
   /// Whether nothing was settled.
   [[nodiscard]] bool empty() const;
 };

@@ -13,6 +13,8 @@ namespace columna {
 /// An estimate: the value used and the plausible range round it.
 struct Estimate {
   double value = 0, low = 0, high = 0;
+
+  [[nodiscard]] bool operator==(const Estimate&) const = default;
 };
 
 struct Material {

@@ -84,6 +84,8 @@ struct PieceRules {
     int count = 0;
     double length = 0; ///< mm
     bool pegs = false; ///< a single peg each instead of one woven piece
+
+    [[nodiscard]] bool operator==(const Digits&) const = default;
   };
   std::map<int, Digits> digits; ///< by limb
 };

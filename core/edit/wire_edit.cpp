@@ -1,0 +1,185 @@
+#include "edit/wire_edit.h"
+
+#include "measure/gauge.h"
+#include "project/limits.h"
+#include "wire/route_edit.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace columna::edit {
+namespace {
+
+const LimbPlan& planOf(const Plan& plan, int limb) { return plan.limbs[static_cast<size_t>(limb)]; }
+
+Problem noWire(const Plan& plan, int limb) {
+  return {"that part has no wire", plan.figure.limbs[static_cast<size_t>(limb)].name,
+          "give it strands first"};
+}
+
+/// Changes the choice of every limb that shares a limb's wire, and of their twins.
+template <class Change>
+void eachSharing(Project& project, const Plan& plan, int limb, Change&& change) {
+  for (const int other : plan.groups[static_cast<size_t>(planOf(plan, limb).group)].limbs)
+    project.change(plan.figure, other, change);
+}
+
+/// Limbs that share a wire share the choice: all of theirs are dropped, so that the newest counts.
+void dropSizes(Project& project, const Plan& plan, int limb) {
+  for (const int other : plan.groups[static_cast<size_t>(planOf(plan, limb).group)].limbs) {
+    const auto found = project.limbs.find(plan.figure.limbs[static_cast<size_t>(other)].id);
+    if (found == project.limbs.end()) continue;
+    found->second.diameter.reset();
+    if (found->second.empty()) project.limbs.erase(found);
+  }
+}
+
+std::optional<Problem> wireProblem(const OwnWire& w) {
+  const auto within = [](double value, double least, double most) { return value >= least && value <= most; };
+  if (!within(w.diameter, limits::kThinnestWire, kThickestWire))
+    return Problem{fmt::format("no wire is {:g} mm thick", w.diameter), w.name,
+                   "measure it, or count turns on a stick"};
+  if (!within(w.cover, 0, limits::kMostCover))
+    return Problem{fmt::format("a cover of {:g} mm is none", w.cover), w.name,
+                   fmt::format("give 0 to {:g} mm: measure it over and without", limits::kMostCover)};
+  if (!within(w.length, 0, limits::kLongestWire))
+    return Problem{fmt::format("a straight length of {:g} mm is none", w.length), w.name,
+                   "give above 0 and up to 1 km, or nothing for a coil"};
+  if (w.count < 0 || w.count > limits::kMostWires)
+    return Problem{fmt::format("{} of them are not in a drawer", w.count), w.name,
+                   fmt::format("give 0 to {}", limits::kMostWires)};
+  return std::nullopt;
+}
+
+} // namespace
+
+Result<Project> wireOf(Project project, const Plan& plan, int limb, double mm) {
+  if (planOf(plan, limb).group < 0) return noWire(plan, limb);
+  if (!(mm > 0 && mm <= kThickestWire))
+    return Problem{"no wire is that thick", plan.figure.limbs[static_cast<size_t>(limb)].name,
+                   fmt::format("give above 0 and up to {:g} mm", kThickestWire)};
+  dropSizes(project, plan, limb);
+  project.change(plan.figure, limb, [&](LimbChoice& c) { c.diameter = mm; });
+  return project;
+}
+
+Result<Project> wireStepped(Project project, const Plan& plan, int limb, int step) {
+  if (!planOf(plan, limb).wired) return noWire(plan, limb);
+  const auto next = nextWire(plan, limb, step);
+  if (!next)
+    return Problem{step > 0 ? "this is the thickest there is of this wire"
+                            : "this is the thinnest there is of this wire",
+                   {},
+                   "take another metal, or another number of strands"};
+  return wireOf(std::move(project), plan, limb, *next);
+}
+
+Result<Project> metalOf(Project project, const Plan& plan, int limb, const std::string& material) {
+  if (planOf(plan, limb).group < 0) return noWire(plan, limb);
+  eachSharing(project, plan, limb, [&](LimbChoice& c) {
+    c.material = material;
+    c.diameter.reset();
+  });
+  return project;
+}
+
+Result<Project> wireAsReckoned(Project project, const Plan& plan, int limb) {
+  if (planOf(plan, limb).group < 0) return noWire(plan, limb);
+  eachSharing(project, plan, limb, [](LimbChoice& c) {
+    c.material.reset();
+    c.diameter.reset();
+  });
+  return project;
+}
+
+Project strandsOf(Project project, const Plan& plan, int limb, std::optional<int> wires) {
+  project.change(plan.figure, limb, [&](LimbChoice& c) { c.wires = wires; });
+  return project;
+}
+
+std::optional<Project> doubled(Project project, const Plan& plan, int limb) {
+  const LimbPlan& now = planOf(plan, limb);
+  if (!now.wired || now.section.wires >= 4) return std::nullopt;
+  dropSizes(project, plan, limb);
+  project.change(plan.figure, limb, [&](LimbChoice& c) {
+    c.wires = now.section.wires == 1 ? 2 : 4;
+    c.diameter = now.section.diameter;
+  });
+  return project;
+}
+
+Project heldBy(Project project, const Plan& plan, int limb, std::optional<RootHold> held) {
+  project.change(plan.figure, limb, [&](LimbChoice& c) { c.held = held; });
+  return project;
+}
+
+Project digitsOf(Project project, const Plan& plan, int limb, std::optional<PieceRules::Digits> digits) {
+  project.change(plan.figure, limb, [&](LimbChoice& c) { c.digits = digits; });
+  return project;
+}
+
+Result<Project> endMoved(Project project, const Plan& plan, int piece, bool atEnd, int point) {
+  const Piece& moved = plan.pieces[static_cast<size_t>(piece)];
+  if (moved.group < 0) return Problem{"that piece follows no route", moved.tag, "move the end of another"};
+  const WireGroup& group = plan.groups[static_cast<size_t>(moved.group)];
+  Routes routes;
+  size_t which = 0;
+  for (size_t i = 0; i < plan.pieces.size(); ++i) {
+    const Piece& each = plan.pieces[i];
+    if (each.group != moved.group) continue;
+    if (static_cast<int>(i) == piece) which = routes.size();
+    routes.emplace_back();
+    for (const int p : each.route) routes.back().push_back(plan.skeleton.points[static_cast<size_t>(p)].id);
+  }
+  const auto made = withEndMoved(plan.skeleton, group, routes, which, atEnd, point);
+  if (!made) return made.problem();
+  project.routes[group.name] = *made;
+  return project;
+}
+
+Result<Project> wireAdded(Project project, OwnWire wire) {
+  if (auto problem = wireProblem(wire)) return *problem;
+  project.drawer.push_back(std::move(wire));
+  return project;
+}
+
+Project wireRemoved(Project project, size_t index) {
+  if (index < project.drawer.size())
+    project.drawer.erase(project.drawer.begin() + static_cast<std::ptrdiff_t>(index));
+  return project;
+}
+
+Project wireTested(Project project, size_t index, const Estimate& yield) {
+  if (index < project.drawer.size()) project.drawer[index].yield = yield;
+  return project;
+}
+
+Result<Project> allowanceSet(Project project, const std::string& piece, const AllowanceField& field,
+                             double value) {
+  if (!(value >= field.low && value <= field.high))
+    return Problem{fmt::format("{:g} is no such allowance", value), field.words,
+                   fmt::format("give {:g} to {:g}", field.low, field.high)};
+  if (piece.empty())
+    project.allow.*field.value = value;
+  else
+    project.pieceAllow.emplace(piece, project.allow).first->second.*field.value = value;
+  return project;
+}
+
+Project allowancesUsual(Project project, const std::string& piece) {
+  if (piece.empty())
+    project.allow = {};
+  else
+    project.pieceAllow.erase(piece);
+  return project;
+}
+
+Result<Project> handlingSet(Project project, double mm) {
+  if (!(mm >= limits::kLeastHandling && mm <= limits::kMostHandling))
+    return Problem{"the longest wire to work with is 1 mm to 100 m", {}, "give what the bench has room for"};
+  project.handling = mm;
+  return project;
+}
+
+} // namespace columna::edit
