@@ -1,8 +1,16 @@
 // Aims: first window under 1 s; a change shows on the mat within a frame, 16 ms.
+#include "all_stages.h"
+#include "pose/pose_stage.h"
 #include "project/catalog.h"
+#include "session/build_view.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "shell/main_window.h"
+#include "study/study_layer.h"
 #include "theme/theme.h"
+#include "turn/joint_marks.h"
 #include "turn/raster.h"
+#include "wrap/wrap_stage.h"
 
 #include <QApplication>
 
@@ -25,6 +33,10 @@ const Catalog& shelf() {
 
 QString demo() { return QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string()); }
 
+StageId stageAt(Session& session, std::int64_t index) {
+  return allStages(session)[static_cast<size_t>(index)]->id();
+}
+
 /// Times of single frames; the slow ones among them are what a hand feels.
 class Frames {
 public:
@@ -46,7 +58,7 @@ void firstWindow(benchmark::State& state) {
   for (auto _ : state) {
     Session session(shelf());
     (void)session.open(demo());
-    MainWindow window(session);
+    MainWindow window(session, allStages(session));
     benchmark::DoNotOptimize(window.grab());
   }
 }
@@ -55,8 +67,8 @@ BENCHMARK(firstWindow)->Unit(benchmark::kMillisecond);
 void sizeDragged(benchmark::State& state) {
   Session session(shelf());
   (void)session.open(demo());
-  session.setStage(static_cast<Stage>(state.range(0)));
-  MainWindow window(session);
+  session.setStage(stageAt(session, state.range(0)));
+  MainWindow window(session, allStages(session));
   window.resize(1280, 800);
   window.show();
   QApplication::processEvents();
@@ -65,7 +77,7 @@ void sizeDragged(benchmark::State& state) {
   for (auto _ : state) {
     frames.begin();
     mm = mm > 140 ? 90 : mm + 1;
-    (void)session.setSize(SizeBy::ShoulderHeight, mm, QStringLiteral("drag"));
+    (void)changes::setSize(session, SizeBy::ShoulderHeight, mm, QStringLiteral("drag"));
     window.mat()->repaint();
     QApplication::processEvents();
     frames.end();
@@ -78,20 +90,20 @@ BENCHMARK(sizeDragged)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 void buildUpDragged(benchmark::State& state) {
   Session session(shelf());
   (void)session.open(demo());
-  session.setStage(Stage::Wrap);
+  session.setStage(kWrap);
   session.finishSolid();
-  MainWindow window(session);
+  MainWindow window(session, allStages(session));
   window.resize(1280, 800);
   window.show();
   window.mat()->showTurntable(state.range(0) == 0);
   QApplication::processEvents();
-  const double total = buildTotal(session.steps());
+  const double total = buildTotal(session.build().steps());
   double share = 0;
   Frames frames;
   for (auto _ : state) {
     frames.begin();
     share = share > 0.95 ? 0 : share + 0.01;
-    session.setBuilt(share * total);
+    session.build().setBuilt(share * total);
     QApplication::processEvents();
     frames.end();
   }
@@ -102,8 +114,8 @@ BENCHMARK(buildUpDragged)->DenseRange(0, 1)->Unit(benchmark::kMillisecond);
 void matPainted(benchmark::State& state) {
   Session session(shelf());
   (void)session.open(demo());
-  session.setStage(static_cast<Stage>(state.range(0)));
-  MainWindow window(session);
+  session.setStage(stageAt(session, state.range(0)));
+  MainWindow window(session, allStages(session));
   window.resize(1280, 800);
   window.show();
   QApplication::processEvents();
@@ -114,7 +126,7 @@ BENCHMARK(matPainted)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 /// The turntable at 700 x 600 with about 50 000 triangles: the aim is 20 ms.
 void turntable(benchmark::State& state) {
   Session session(shelf());
-  (void)session.setPattern(QStringLiteral("dragon"));
+  (void)changes::setPattern(session, QStringLiteral("dragon"));
   const std::vector<QRgb> colours(session.plan().figure.limbs.size(), qRgb(220, 200, 170));
   const Mesh mesh = woolMesh(session.plan().figure, static_cast<int>(state.range(0)), colours);
   Camera camera;
@@ -134,20 +146,21 @@ BENCHMARK(turntable)->Arg(12)->Arg(28)->Arg(64)->Unit(benchmark::kMillisecond);
 /// A paw dragged in Pose, frame and verdicts with it: a frame of 16 ms.
 void pawDragged(benchmark::State& state) {
   Session session(shelf());
-  (void)session.setPattern(state.range(0) == 0 ? QStringLiteral("river_otter") : QStringLiteral("dragon"));
-  session.setStage(Stage::Pose);
-  MainWindow window(session);
+  (void)changes::setPattern(session,
+                            state.range(0) == 0 ? QStringLiteral("river_otter") : QStringLiteral("dragon"));
+  session.setStage(kPose);
+  MainWindow window(session, allStages(session));
   window.resize(1280, 800);
   window.show();
   QApplication::processEvents();
   Mat* mat = window.mat();
-  const std::vector<int> points = posableJoints(session.posedPlan());
+  const std::vector<int> points = posableJoints(session.stance().plan());
   const auto paw = std::find_if(points.begin(), points.end(), [&](int p) {
     return session.plan().skeleton.points[static_cast<size_t>(p)].id.starts_with("right-hind_toe");
   });
   const int point = paw == points.end() ? points.back() : *paw;
   const QPointF from =
-      mat->port(View::Side).at(session.posedPlan().skeleton.points[static_cast<size_t>(point)].at);
+      mat->port(View::Side).at(session.stance().plan().skeleton.points[static_cast<size_t>(point)].at);
   const auto send = [&](QEvent::Type type, const QPointF& at) {
     QMouseEvent event(type, at, mat->mapToGlobal(at),
                       type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton,
@@ -172,20 +185,20 @@ BENCHMARK(pawDragged)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond);
 /// A joint and a ring dragged by the mouse in the largest pattern: the aim is a frame, 16 ms, on the mat.
 void handDragged(benchmark::State& state) {
   Session session(shelf());
-  (void)session.setPattern(QStringLiteral("dragon"));
-  MainWindow window(session);
+  (void)changes::setPattern(session, QStringLiteral("dragon"));
+  MainWindow window(session, allStages(session));
   window.resize(1280, 800);
   window.show();
   QApplication::processEvents();
   Mat* mat = window.mat();
   session.select(*session.plan().figure.limb("trunk"));
   std::optional<Grip> grip;
-  for (const Grip& g : mat->study()->grips(mat->port(View::Side)))
+  for (const Grip& g : mat->layer<StudyLayer>()->grips(mat->port(View::Side)))
     if (state.range(0) == 0 ? g.joint == "right-stifle" || g.joint == "right-knee" || g.joint == "neck3"
                             : g.kind == Grip::Kind::Ring && g.place == 1)
       grip = g;
   if (!grip)
-    for (const Grip& g : mat->study()->grips(mat->port(View::Side)))
+    for (const Grip& g : mat->layer<StudyLayer>()->grips(mat->port(View::Side)))
       if (g.kind == Grip::Kind::Joint) grip = g;
   const auto send = [mat](QEvent::Type type, const QPointF& at, Qt::MouseButton button) {
     QMouseEvent event(type, at, mat->mapToGlobal(at), button,

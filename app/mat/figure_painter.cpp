@@ -69,19 +69,19 @@ bool FigurePainter::chosen(int limb) const { return limb >= 0 && limb == how_.se
 
 void FigurePainter::body() {
   const Theme& t = theme();
-  const bool wrap = how_.stage == Stage::Wrap;
+  const bool wrap = how_.look.felt;
   const QTransform m = transform();
   p_.save();
   // Under the hand a frame must be quick: sharp-edged fills and hairlines, until it lets go.
   p_.setRenderHint(QPainter::Antialiasing, !shapes_.coarse());
   const double line = how_.small || shapes_.coarse() ? 1 : 1.5;
-  if (!shape_.far.isEmpty() && !(how_.bare && how_.stage == Stage::Wire)) {
+  if (!shape_.far.isEmpty() && !how_.look.bare) {
     p_.setPen(QPen(t.farLine, 1));
     p_.setBrush(t.farFill);
     p_.drawPath(m.map(shape_.far));
   }
   const QPainterPath near = m.map(shape_.near);
-  if (how_.bare && how_.stage == Stage::Wire) {
+  if (how_.look.bare) {
     QPen faint(t.rule, 1.2);
     faint.setDashPattern({2, 4});
     p_.setPen(faint);
@@ -168,7 +168,7 @@ void FigurePainter::piece(int index, bool far) {
     return;
   }
   bool smooth = false;
-  const bool onWool = how_.stage == Stage::Wrap;
+  const bool onWool = how_.look.felt;
   double width = piece.diameter;
   for (const int l : piece.limbs)
     width = std::max(width, plan_.limbs[static_cast<size_t>(l)].section.bundle());

@@ -3,34 +3,20 @@
 
 #include "mat/shape.h"
 #include "plan/plan.h"
-#include "session/session.h"
+#include "stage/stage_look.h"
+#include "stage/viewport.h"
 
 #include <QPainter>
 
 namespace columna {
 
-/// Where a view lies on the screen: mm to pixels.
-struct Viewport {
-  View view = View::Side;
-  double scale = 1; ///< pixels per mm
-  QPointF origin;   ///< pixel of the place (0, 0)
-  QRectF clip;      ///< pixels it may paint in
-
-  [[nodiscard]] QPointF at(const Vec2& mm) const { return origin + QPointF(mm.x() * scale, -mm.y() * scale); }
-  [[nodiscard]] QPointF at(const Vec3& mm) const { return at(project(mm, view)); }
-  [[nodiscard]] Vec2 mm(const QPointF& pixel) const {
-    return {(pixel.x() - origin.x()) / scale, (origin.y() - pixel.y()) / scale};
-  }
-};
-
 struct FigurePaint {
-  Stage stage = Stage::Wire;
+  StageLook look;
   int selected = -1;
   int hovered = -1;
   bool throughWool = false; ///< the wire is shown in every stage
   UnitSystem units = UnitSystem::Metric;
   bool small = false; ///< a small view: letters instead of tags, no numbers
-  bool bare = false;  ///< the skeleton to lay wire on: the wool is a faint outline
 };
 
 class FigurePainter {
@@ -67,6 +53,12 @@ private:
   const ViewShape& shape_;
   const FigurePaint& how_;
 };
+
+/// A dimension line with its ends, in the painter's pen.
+void paintDimension(QPainter& painter, const QLineF& line);
+
+/// Text with a patch of ground under it.
+void paintPatched(QPainter& painter, const QPointF& centre, const QString& text);
 
 /// A piece's swing tag with its letter; `towards` is the side its point is on.
 void paintTag(QPainter& painter, const QPointF& tip, bool pointsLeft, const QString& letter,

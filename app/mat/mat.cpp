@@ -1,6 +1,7 @@
 #include "mat/mat.h"
 
 #include "kit/parts.h"
+#include "session/build_view.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
 
@@ -8,7 +9,8 @@
 #include <QPainter>
 
 namespace columna {
-Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
+    : QWidget(parent), session_(session), stages_(stages) {
   setMouseTracking(true);
   setAttribute(Qt::WA_OpaquePaintEvent);
   setFocusPolicy(Qt::StrongFocus);
@@ -24,26 +26,18 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
   connect(&session_, &Session::poseChanged, this, [this] {
     place();
     // Under the hand only the view it is in is drawn anew.
-    if (pose_.dragging())
-      update(ports_[static_cast<size_t>(posePort_)].clip.toAlignedRect());
+    if (held_ && held_->movesFigure())
+      update(ports_[static_cast<size_t>(heldPort_)].clip.toAlignedRect());
     else
       update();
   });
-  study_ = new StudyLayer(session_, shapes_, this);
-  connect(&session_, &Session::studyChanged, this, [this] {
-    // A picture wants the room of the whole mat.
-    const int index = session_.photoIndex();
-    if (session_.stage() == Stage::Study && session_.way() == Way::Photo && index >= 0) {
-      const View view = session_.project().photos[static_cast<size_t>(index)].view;
-      if (three_ || main_ != view) {
-        enlarge(view);
-      }
-    }
-    place();
-    placeTurntable();
-    update();
-  });
-  connect(&session_, &Session::momentChanged, this, [this] {
+  for (const auto& each : stages_)
+    connect(each.get(), &Stage::changed, this, [this] {
+      place();
+      placeTurntable();
+      update();
+    });
+  connect(&session_.build(), &BuildView::changed, this, [this] {
     if (turntableOn()) return;
     building_.follow(main_);
     resting_.start();
@@ -60,12 +54,12 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
     // A joint is held by its number, and another animal has others, or fewer.
-    if (animal_ != session_.plan().figure.patternId) pose_.letGo();
+    if (animal_ != session_.plan().figure.patternId) letGo();
     animal_ = session_.plan().figure.patternId;
     place();
     // Under the hand only the view it is in is drawn anew.
-    if (study_->dragging() && study_->dragView())
-      update(port(*study_->dragView()).clip.toAlignedRect());
+    if (held_ && held_->movesFigure())
+      update(ports_[static_cast<size_t>(heldPort_)].clip.toAlignedRect());
     else
       update();
   });
@@ -78,11 +72,34 @@ Mat::Mat(Session& session, QWidget* parent) : QWidget(parent), session_(session)
     update();
   });
   connect(&session_, &Session::stageChanged, this, [this] {
-    pose_.letGo();
+    enter();
     place();
     placeTurntable();
     update();
   });
+  for (const auto& each : stages_) layers_[each.get()] = each->makeLayers(*this);
+  enter();
+}
+
+Mat::~Mat() = default;
+
+void Mat::enter() {
+  letGo();
+  table_->setStage(stage());
+}
+
+void Mat::letGo() {
+  held_ = nullptr;
+  frozen_ = false;
+  shapes_.follow(std::nullopt);
+  for (MatLayer* layer : layers()) layer->letGo();
+}
+
+std::vector<MatLayer*> Mat::layers() const {
+  std::vector<MatLayer*> out;
+  if (const auto mine = layers_.find(&stage()); mine != layers_.end())
+    for (const auto& layer : mine->second) out.push_back(layer.get());
+  return out;
 }
 
 void Mat::paintEvent(QPaintEvent* event) {

@@ -1,20 +1,21 @@
 // The mat: the figure to scale in its side, front and above views, with rulers. Click selects, double-click
-// enlarges a view, the wheel zooms about the pointer; in Study the height, shoulder and length marks are
-// dragged.
+// enlarges a view, the wheel zooms about the pointer. What else is drawn and taken by the hand are the layers
+// of the stage that is on.
 #pragma once
 
-#include "mat/end_layer.h"
 #include "mat/figure_painter.h"
-#include "mat/mark_layer.h"
-#include "mat/pose_layer.h"
 #include "mat/shape.h"
-#include "mat/study_layer.h"
+#include "stage/mat_layer.h"
+#include "stage/stage.h"
 
 #include <QTimer>
 #include <QWidget>
 
 #include <array>
+#include <map>
+#include <memory>
 #include <optional>
+#include <vector>
 
 namespace columna {
 
@@ -24,7 +25,10 @@ class Turntable;
 class Mat : public QWidget {
   Q_OBJECT
 public:
-  explicit Mat(Session& session, QWidget* parent = nullptr);
+  Mat(Session& session, const Stages& stages, QWidget* parent = nullptr);
+  ~Mat() override;
+  Mat(const Mat&) = delete;
+  Mat& operator=(const Mat&) = delete;
 
   /// The whole figure as large as the mat allows.
   void fit();
@@ -36,13 +40,23 @@ public:
   void enlarge(View view);
   void zoom(double factor);
 
-  /// Study: all three views to one scale; false enlarges the main one.
+  /// All three views to one scale, where the stage offers it; false enlarges the main one.
   void showThree(bool on);
   [[nodiscard]] bool three() const;
-  [[nodiscard]] const EndLayer& ends() const { return ends_; }
-  [[nodiscard]] StudyLayer* study() const { return study_; }
-  [[nodiscard]] const PoseLayer& poseLayer() const { return pose_; }
-  /// Pose: the figure in the round in place of the large view.
+  /// A layer of its kind, of whichever stage; null when none has it.
+  template <class Layer>
+  [[nodiscard]] Layer* layer() const {
+    for (const auto& [stage, mine] : layers_)
+      for (const auto& each : mine)
+        if (auto* found = dynamic_cast<Layer*>(each.get())) return found;
+    return nullptr;
+  }
+  [[nodiscard]] Shapes& shapes() { return shapes_; }
+  /// What is drawn: the plan, in its stance where the stage shows that.
+  [[nodiscard]] const Plan& shown() const;
+  /// The finished body's outline in pixels.
+  [[nodiscard]] QPainterPath bodyPath(const Viewport& v);
+  /// The figure in the round in place of the large view.
   [[nodiscard]] Turntable* turntable() const { return table_; }
   void showTurntable(bool on);
   [[nodiscard]] bool turntableOn() const;
@@ -54,8 +68,6 @@ public:
   /// Where a place on a limb is, for tests and for pointing at it: the middle of the limb's bone in the large
   /// view.
   [[nodiscard]] QPoint pointOf(int limb);
-  /// Where the handle of a size mark is (Study).
-  [[nodiscard]] QPoint handleOf(SizeBy by);
 
 protected:
   void paintEvent(QPaintEvent* event) override;
@@ -71,41 +83,35 @@ protected:
   bool event(QEvent* event) override;
 
 private:
-  struct SizeMark {
-    SizeBy by;
-    QLineF line; ///< the dimension line
-    QPointF handle;
-    QString text;
-  };
-
   /// Which views lie where, by the large one: it, and the two small ones.
   static constexpr std::array<std::array<View, 3>, 3> kOrder{{{View::Side, View::Above, View::Front},
                                                               {View::Front, View::Side, View::Above},
                                                               {View::Above, View::Side, View::Front}}};
 
-  /// What is drawn: the plan, in Pose and Wrap with the posed figure in it.
-  [[nodiscard]] const Plan& shown() const;
+  [[nodiscard]] Stage& stage() const { return stageOn(stages_, session_); }
+  /// Of the stage that is on.
+  [[nodiscard]] std::vector<MatLayer*> layers() const;
+  /// What that view shows in place of the figure, if anything.
+  [[nodiscard]] std::optional<QRectF> instead(View view) const;
+  void enter();
+  void letGo();
+  void nextView();
   void placeTurntable();
   void place();
   void placeThree(const QRectF& area);
-  void followDrag();
   [[nodiscard]] int portAt(const QPointF& pixel) const;
   [[nodiscard]] int limbAt(const Viewport& v, const QPointF& pixel);
   [[nodiscard]] QRectF centreArea() const;
-  [[nodiscard]] std::vector<SizeMark> sizeMarks() const;
   void paintRulers(QPainter& painter);
   void paintGrid(QPainter& painter);
   void paintMain(QPainter& painter);
   void paintSmall(QPainter& painter, const QRectF& dirty);
   void paintGhost(QPainter& painter, const Viewport& v);
-  /// The finished body's outline in pixels.
-  [[nodiscard]] QPainterPath bodyPath(const Viewport& v);
-  void paintTags(QPainter& painter);
-  void paintSizeMarks(QPainter& painter);
   void paintLength(QPainter& painter);
   void paintZoom(QPainter& painter);
 
   Session& session_;
+  const Stages& stages_;
   Shapes shapes_;
   Shapes building_; ///< outlines of the work at a moment
   QTimer resting_;  ///< draws them finely once the build-up's knob rests
@@ -116,19 +122,14 @@ private:
   bool throughWool_ = false;
   double screenPixelsPerMm_ = 96 / 25.4;
   int hovered_ = -1;
-  std::optional<SizeBy> dragging_;
+  std::map<const Stage*, std::vector<std::unique_ptr<MatLayer>>> layers_;
+  MatLayer* held_ = nullptr; ///< what the hand is on
+  int heldPort_ = 0;         ///< and in which view
   std::optional<QPointF> panning_;
   bool three_ = true;
-  StudyLayer* study_;
-  EndLayer ends_{session_};
-  PoseLayer pose_{session_};
   std::string animal_; ///< whose joints the layers know
-  MarkLayer marks_{session_};
-  int markPort_ = 0; ///< view a marking is drawn in
-  int posePort_ = 0; ///< view a joint is dragged in
   Turntable* table_;
-  bool tableOn_ = false;  ///< in Pose
-  bool wrapTable_ = true; ///< in Wrap
+  std::map<const Stage*, bool> roundOn_; ///< what was chosen; else as the stage has it
   KeyButton* tableKey_;
   KeyButton* trueSizeKey_;
   KeyButton* fitKey_;

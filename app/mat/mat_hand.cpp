@@ -1,6 +1,7 @@
-// What the hand does on the mat: clicking, dragging, the wheel, keys.
+// What the hand does on the mat: clicking, dragging, the wheel, keys. The stage's layers come first.
 #include "kit/parts.h"
 #include "mat/mat.h"
+#include "stage/mat_layer.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>
@@ -9,6 +10,11 @@
 #include <cmath>
 
 namespace columna {
+namespace {
+
+constexpr int kGrip = -2; ///< in place of a hovered limb, so that the next limb's name is set anew
+
+} // namespace
 
 void Mat::mousePressEvent(QMouseEvent* event) {
   const QPointF at = event->position();
@@ -17,78 +23,32 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     return;
   }
   if (event->button() != Qt::LeftButton) return;
-  for (const SizeMark& mark : sizeMarks())
-    if (QLineF(mark.handle, at).length() < px(12)) {
-      dragging_ = mark.by;
-      frozen_ = true;
-      setCursor(Qt::ClosedHandCursor);
-      return;
-    }
   const int port = portAt(at);
   if (port < 0) return;
-  if (study_->press(ports_[static_cast<size_t>(port)], at, event->modifiers())) {
-    frozen_ = true;
-    followDrag();
-    return;
-  }
-  if (marks_.press(ports_[static_cast<size_t>(port)], at)) {
-    markPort_ = port;
-    setCursor(Qt::CrossCursor);
-    return;
-  }
-  if (pose_.press(ports_[static_cast<size_t>(port)], at)) {
-    posePort_ = port;
-    frozen_ = true;
-    shapes_.follow(ports_[static_cast<size_t>(port)].view);
-    setCursor(Qt::ClosedHandCursor);
-    return;
-  }
-  if (port == 0 && ends_.press(ports_[0], at)) {
-    setCursor(Qt::ClosedHandCursor);
-    update();
-    return;
-  }
   const Viewport& under = ports_[static_cast<size_t>(port)];
-  const int limb = limbAt(under, study_->onFigure(under, at));
+  for (MatLayer* layer : layers())
+    if (layer->press(under, at, port == 0)) {
+      held_ = layer;
+      heldPort_ = port;
+      frozen_ = true;
+      if (layer->movesFigure()) shapes_.follow(under.view);
+      setCursor(layer->held());
+      update();
+      return;
+    }
+  QPointF on = at;
+  for (const MatLayer* layer : layers()) on = layer->onFigure(under, on);
+  const int limb = limbAt(under, on);
   session_.select(limb);
   if (limb < 0 && port == 0) panning_ = at;
 }
 
 void Mat::mouseMoveEvent(QMouseEvent* event) {
   const QPointF at = event->position();
-  if (study_->dragging()) {
-    study_->move(port(*study_->dragView()), at, event->modifiers());
-    update(port(*study_->dragView()).clip.toAlignedRect());
-    return;
-  }
-  if (pose_.dragging()) {
-    pose_.move(ports_[static_cast<size_t>(posePort_)], at);
-    return;
-  }
-  if (marks_.drawing()) {
-    marks_.move(ports_[static_cast<size_t>(markPort_)], at);
-    update();
-    return;
-  }
-  if (ends_.dragging()) {
-    ends_.move(at);
-    update();
-    return;
-  }
-  if (dragging_) {
-    const Vec2 mm = ports_[0].mm(at);
-    double size = mm.y();
-    if (*dragging_ == SizeBy::BodyLength) {
-      double front = -1e9;
-      for (const Tube& tube : shown().figure.tubes)
-        for (const Ring& r : tube.rings) front = std::max(front, r.centre.x());
-      // The foremost point lies at a fixed share of the body's length before the origin.
-      size = mm.x() * shown().figure.bodyLength / front;
-    }
-    // Whole millimetres (sixteenths of an inch) under the hand; finer sizes are typed.
-    const double step = session_.units() == UnitSystem::Metric ? 1 : kMmPerInch / 16;
-    size = std::clamp(std::round(size / step) * step, kSmallestMm, kLargestMm);
-    (void)session_.setSize(*dragging_, size, QStringLiteral("drag size"));
+  if (held_) {
+    const Viewport& v = ports_[static_cast<size_t>(heldPort_)];
+    held_->move(v, at, event->modifiers());
+    update(v.clip.toAlignedRect());
     return;
   }
   if (panning_) {
@@ -99,31 +59,16 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     return;
   }
   const int port = portAt(at);
-  int hovered = -1;
-  bool handle = false;
-  for (const SizeMark& mark : sizeMarks()) handle = handle || QLineF(mark.handle, at).length() < px(12);
-  std::optional<Grip> grip;
-  if (port >= 0 && !handle) grip = study_->gripAt(ports_[static_cast<size_t>(port)], at);
-  if (const int point = port >= 0 ? pose_.pointAt(ports_[static_cast<size_t>(port)], at) : -1; point >= 0) {
-    setCursor(Qt::OpenHandCursor);
-    setToolTip(pose_.nameOf(point));
-    hovered_ = -2;
-    return;
-  }
-  if (port == 0 && ends_.over(ports_[0], at)) {
-    setCursor(Qt::OpenHandCursor);
-    setToolTip(tr("drag the end of the wire to another joint"));
-    hovered_ = -2;
-    return;
-  }
-  if (grip) {
-    setCursor(Qt::OpenHandCursor);
-    setToolTip(study_->nameOf(*grip));
-    hovered_ = -2; // so that the next limb's name is set anew
-    return;
-  }
-  if (port >= 0 && !handle) hovered = limbAt(ports_[static_cast<size_t>(port)], at);
-  setCursor(handle ? Qt::OpenHandCursor : hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
+  if (port >= 0)
+    for (const MatLayer* layer : layers())
+      if (const auto words = layer->over(ports_[static_cast<size_t>(port)], at, port == 0)) {
+        setCursor(Qt::OpenHandCursor);
+        setToolTip(*words);
+        hovered_ = kGrip;
+        return;
+      }
+  const int hovered = port >= 0 ? limbAt(ports_[static_cast<size_t>(port)], at) : -1;
+  setCursor(hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
   if (hovered == hovered_) return;
   hovered_ = hovered;
   setToolTip(hovered < 0 ? QString()
@@ -132,42 +77,12 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void Mat::mouseReleaseEvent(QMouseEvent* event) {
-  if (study_->dragging()) {
-    const Viewport& v = port(*study_->dragView());
-    const bool selects = !study_->moved() && !study_->tracing(v.view);
-    study_->release(v, event->position());
-    if (selects) session_.select(limbAt(v, event->position()));
-    frozen_ = false;
-    followDrag();
-    place();
-    update();
-    return;
-  }
-  if (pose_.dragging()) {
+  if (held_) {
+    const Viewport v = ports_[static_cast<size_t>(heldPort_)];
+    MatLayer* layer = std::exchange(held_, nullptr);
     shapes_.follow(std::nullopt);
     frozen_ = false;
-    pose_.release();
-    setCursor(Qt::ArrowCursor);
-    place();
-    update();
-    return;
-  }
-  if (marks_.drawing()) {
-    marks_.release();
-    setCursor(Qt::ArrowCursor);
-    update();
-    return;
-  }
-  if (ends_.dragging()) {
-    ends_.release(ports_[0], event->position());
-    setCursor(Qt::ArrowCursor);
-    update();
-    return;
-  }
-  if (dragging_) {
-    dragging_.reset();
-    frozen_ = false;
-    session_.endRun();
+    if (layer->release(v, event->position())) session_.select(limbAt(v, event->position()));
     setCursor(Qt::ArrowCursor);
     place();
     update();
@@ -177,12 +92,15 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
 
 void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
   const int port = portAt(event->position());
-  if (port >= 0 && study_->gripAt(ports_[static_cast<size_t>(port)], event->position())) return;
-  if (port > 0 || (three() && port == 0))
-    enlarge(ports_[static_cast<size_t>(port)].view);
-  else if (session_.stage() == Stage::Study && port == 0)
+  if (port < 0) return;
+  const Viewport& v = ports_[static_cast<size_t>(port)];
+  for (const MatLayer* layer : layers())
+    if (layer->over(v, event->position(), port == 0)) return;
+  if (port > 0 || three())
+    enlarge(v.view);
+  else if (stage().look().three)
     showThree(true);
-  else if (port == 0)
+  else
     fit();
 }
 
@@ -205,6 +123,11 @@ void Mat::wheelEvent(QWheelEvent* event) {
 }
 
 void Mat::keyPressEvent(QKeyEvent* event) {
+  for (MatLayer* layer : layers())
+    if (layer->key(event, ports_[0])) {
+      update();
+      return;
+    }
   const double pan = px(40);
   QPointF move;
   switch (event->key()) {
@@ -228,65 +151,28 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     zoom(1 / 1.2);
     return;
   case Qt::Key_V:
-    if (session_.stage() == Stage::Study && three_) {
-      enlarge(View::Side);
-      return;
-    }
-    if (session_.stage() == Stage::Study && main_ == View::Above) {
-      showThree(true);
-      return;
-    }
-    enlarge(kOrder[static_cast<size_t>(main_)][1]);
-    return;
-  case Qt::Key_J: // the next joint, ring or landmark to move with the arrows
-    if (session_.stage() == Stage::Pose) {
-      pose_.cycle(event->modifiers().testFlag(Qt::ShiftModifier) ? -1 : 1);
-      update();
-      return;
-    }
-    study_->cycle(ports_[0], event->modifiers().testFlag(Qt::ShiftModifier) ? -1 : 1);
-    update();
-    return;
-  case Qt::Key_L:
-    study_->placeNext(ports_[0]);
+    nextView();
     return;
   case Qt::Key_Escape:
-    if (session_.marking()) {
-      session_.setMarking(false);
-      return;
-    }
-    if (pose_.active() >= 0) {
-      pose_.letGo();
-      update();
-      return;
-    }
-    if (study_->active()) {
-      study_->letGo();
-      update();
-      return;
-    }
     session_.select(-1);
     return;
   default:
     QWidget::keyPressEvent(event);
     return;
   }
-  if (session_.stage() == Stage::Pose && pose_.active() >= 0) { // a millimetre a press, ten with Shift
-    const double mm = event->modifiers().testFlag(Qt::ShiftModifier) ? 10 : 1;
-    pose_.nudge(ports_[0], QPointF(-move.x() / pan * mm, move.y() / pan * mm));
-    update();
-    return;
-  }
-  if (session_.stage() == Stage::Study &&
-      study_->active()) { // a millimetre a press; with Shift all that hangs on it
-    study_->nudgeActive(ports_[0], QPointF(-move.x() / pan, -move.y() / pan),
-                        event->modifiers().testFlag(Qt::ShiftModifier));
-    update();
-    return;
-  }
   fitted_ = false;
   ports_[0].origin += move;
   update();
+}
+
+void Mat::nextView() {
+  const bool three = stage().look().three;
+  if (three && three_)
+    enlarge(View::Side);
+  else if (three && main_ == View::Above)
+    showThree(true);
+  else
+    enlarge(kOrder[static_cast<size_t>(main_)][1]);
 }
 
 } // namespace columna

@@ -1,6 +1,8 @@
 // Where the views lie on the mat, and what lies where in them.
 #include "kit/parts.h"
 #include "mat/mat.h"
+#include "session/stance_view.h"
+#include "stage/mat_layer.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
 
@@ -18,10 +20,10 @@ constexpr int kBand = 136; ///< the lower band with the two small views
 
 } // namespace
 
-const Plan& Mat::shown() const { return session_.drawnPlan(); }
+const Plan& Mat::shown() const { return stage().look().stance ? session_.stance().plan() : session_.plan(); }
 
 void Mat::showTurntable(bool on) {
-  (session_.stage() == Stage::Wrap ? wrapTable_ : tableOn_) = on;
+  roundOn_[&stage()] = on;
   place();
   placeTurntable();
   if (on && table_->isVisible())
@@ -32,18 +34,18 @@ void Mat::showTurntable(bool on) {
 }
 
 bool Mat::turntableOn() const {
-  // A marking is drawn on a flat view.
-  return (session_.stage() == Stage::Pose && tableOn_) ||
-         (session_.stage() == Stage::Wrap && wrapTable_ && !session_.marking());
+  const StageLook::Round round = stage().look().round;
+  if (round == StageLook::Round::None) return false;
+  const auto chosen = roundOn_.find(&stage());
+  return chosen == roundOn_.end() ? round == StageLook::Round::First : chosen->second;
 }
 
 void Mat::placeTurntable() {
-  const bool round = session_.stage() == Stage::Pose || session_.stage() == Stage::Wrap;
+  const StageLook look = stage().look();
   const QRectF large = ports_[0].clip;
-  // In Wrap the build-up takes the room of the small views.
-  table_->setGeometry(0, 0, width(), session_.stage() == Stage::Wrap ? height() : qFloor(large.bottom()));
+  table_->setGeometry(0, 0, width(), look.roundCovers ? height() : qFloor(large.bottom()));
   table_->setVisible(turntableOn());
-  tableKey_->setVisible(round && textScale() <= 1.4);
+  tableKey_->setVisible(look.round != StageLook::Round::None && textScale() <= 1.4);
   tableKey_->setText(turntableOn() ? tr("flat views") : tr("turntable"));
   tableKey_->setAccessibleName(tableKey_->text());
   const QSize size = tableKey_->sizeHint();
@@ -61,12 +63,12 @@ QRectF Mat::centreArea() const {
 }
 
 void Mat::place() {
-  if (session_.stage() == Stage::Wrap && turntableOn()) return; // it covers the views
+  const StageLook look = stage().look();
+  if (look.roundCovers && turntableOn()) return; // it covers the views
   const Figure& f = shown().figure;
   const double coat = shown().wool.coatThickness;
   const QRectF area = centreArea();
-  if (pose_.dragging()) return;   // nothing moves under the hand
-  if (study_->dragging()) return; // nothing moves under the hand
+  if (held_ && held_->movesFigure()) return; // nothing moves under the hand
   if (three()) {
     placeThree(area);
     return;
@@ -81,13 +83,13 @@ void Mat::place() {
     const QRectF b = shapes_.of(f, coat, view).bounds;
     return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
   };
-  const QRectF large = study_->tracing(order[0]) ? study_->pictureBounds(order[0]) : boundsOf(order[0]);
+  const std::optional<QRectF> picture = instead(order[0]);
+  const QRectF large = picture ? *picture : boundsOf(order[0]);
   ports_[0].view = order[0];
   ports_[0].clip = main;
   if (fitted_ && !frozen_) {
-    const bool picture = study_->tracing(order[0]);
-    const double sides = frame(picture ? 12 : session_.stage() == Stage::Study ? 110 : 60);
-    const double above = frame(picture ? 36 : session_.stage() == Stage::Study ? 40 : 64);
+    const double sides = frame(picture ? 12 : look.sides);
+    const double above = frame(picture ? 36 : look.above);
     const double below = frame(picture ? 8 : main_ == View::Side ? 64 : 24);
     const double scale = std::max(0.05, std::min((main.width() - 2 * sides) / large.width(),
                                                  (main.height() - above - below) / large.height()));
@@ -157,7 +159,7 @@ void Mat::placeThree(const QRectF& area) {
 
 bool Mat::three() const {
   // Large text leaves room for one view; V turns it.
-  return three_ && session_.stage() == Stage::Study && textScale() <= 1.4;
+  return three_ && stage().look().three && textScale() <= 1.4;
 }
 
 void Mat::showThree(bool on) {
@@ -170,10 +172,6 @@ const Viewport& Mat::port(View view) const {
   for (const Viewport& v : ports_)
     if (v.view == view) return v;
   return ports_[0];
-}
-
-void Mat::followDrag() {
-  shapes_.follow(study_->dragging() && study_->dragView() ? study_->dragView() : std::nullopt);
 }
 
 void Mat::fit() {
@@ -231,42 +229,6 @@ QPoint Mat::pointOf(int limb) {
     if (limbAt(ports_[0], at) == limb) return at.toPoint();
   }
   return ports_[0].at(f.bones[static_cast<size_t>(l.bones.front())].begin).toPoint();
-}
-
-QPoint Mat::handleOf(SizeBy by) {
-  for (const SizeMark& mark : sizeMarks())
-    if (mark.by == by) return mark.handle.toPoint();
-  return {};
-}
-
-std::vector<Mat::SizeMark> Mat::sizeMarks() const {
-  if (session_.stage() != Stage::Study || main_ != View::Side) return {};
-  const Figure& f = shown().figure;
-  const Viewport& v = ports_[0];
-  const UnitSystem units = session_.units();
-  double front = -1e9;
-  double back = 1e9;
-  for (const Tube& tube : f.tubes)
-    for (const Ring& r : tube.rings) {
-      front = std::max(front, r.centre.x());
-      back = std::min(back, r.centre.x());
-    }
-  const auto say = [&](double mm) { return QString::fromStdString(printLength(mm, units)); };
-  const QPointF ground = v.at(Vec2(front, 0));
-  const double x1 = ground.x() + px(52);
-  const double x2 = v.at(Vec2(back, 0)).x() - px(40);
-  std::vector<SizeMark> marks;
-  const QPointF top(x1, v.at(Vec2(0, f.overallHeight)).y());
-  marks.push_back({SizeBy::OverallHeight, QLineF(QPointF(x1, ground.y()), top), top, say(f.overallHeight)});
-  const QPointF shoulder(x2, v.at(Vec2(0, f.shoulderHeight)).y());
-  marks.push_back(
-      {SizeBy::ShoulderHeight, QLineF(QPointF(x2, ground.y()), shoulder), shoulder, say(f.shoulderHeight)});
-  // The body's length is shown back from its foremost point.
-  const double y = ground.y() + px(28);
-  const QPointF nose(v.at(Vec2(front, 0)).x(), y);
-  const QPointF rump(v.at(Vec2(front - f.bodyLength, 0)).x(), y);
-  marks.push_back({SizeBy::BodyLength, QLineF(rump, nose), nose, say(f.bodyLength)});
-  return marks;
 }
 
 } // namespace columna

@@ -6,6 +6,21 @@
 
 namespace columna {
 
+void paintDimension(QPainter& p, const QLineF& line) {
+  p.drawLine(line);
+  const QLineF unit = line.unitVector();
+  const QPointF normal(-(unit.dy()), unit.dx());
+  for (const QPointF& end : {line.p1(), line.p2()}) p.drawLine(end - normal * px(5), end + normal * px(5));
+}
+
+void paintPatched(QPainter& p, const QPointF& centre, const QString& text) {
+  const QFontMetricsF m(p.font());
+  const QRectF box(centre.x() - m.horizontalAdvance(text) / 2 - 8, centre.y() - m.height() / 2,
+                   m.horizontalAdvance(text) + 16, m.height());
+  p.fillRect(box, theme().ground);
+  p.drawText(box, Qt::AlignCenter, text);
+}
+
 void paintTag(QPainter& p, const QPointF& tip, bool pointsLeft, const QString& letter, const QColor& colour) {
   const double s = px(18);
   const double point = px(6);

@@ -2,6 +2,8 @@
 
 #include "kit/parts.h"
 #include "kit/say.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "theme/theme.h"
 
 #include <QDate>
@@ -31,7 +33,7 @@ protected:
     p.setRenderHint(QPainter::Antialiasing);
     p.setFont(typeface(13));
     std::vector<const JointReport*> worst;
-    for (const JointReport& j : session_.pose().joints)
+    for (const JointReport& j : session_.stance().report().joints)
       if (j.swing > 0.02 && std::isfinite(j.life.bends)) worst.push_back(&j);
     std::stable_sort(worst.begin(), worst.end(),
                      [](const JointReport* a, const JointReport* b) { return a->budget > b->budget; });
@@ -123,16 +125,17 @@ LifePanel::LifePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     for (int i = 0; i < poses_->count(); ++i)
       if (poses_->item(i)->checkState() == Qt::Checked)
         names.insert(poses_->item(i)->data(Qt::UserRole).toString().toStdString());
-    session_.editStances(tr("poses gone through"), [&](Stances& s) { s.goThrough = names; });
+    changes::editStances(session_, tr("poses gone through"), [&](Stances& s) { s.goThrough = names; });
   });
   connect(times_, &QSpinBox::editingFinished, this, [this] {
     const int now =
         session_.project().stances.times.value_or(static_cast<int>(session_.catalog().pose.reposesWanted));
     if (times_->value() != now)
-      session_.editStances(tr("times gone through"), [&](Stances& s) { s.times = times_->value(); });
+      changes::editStances(session_, tr("times gone through"),
+                           [&](Stances& s) { s.times = times_->value(); });
   });
   connect(record_, &QPushButton::clicked, this, [this] {
-    session_.editStances(tr("re-posed"), [&](Stances& s) {
+    changes::editStances(session_, tr("re-posed"), [&](Stances& s) {
       rePosed(s, session_.plan(), QDate::currentDate().toString(Qt::ISODate).toStdString());
     });
   });
@@ -142,7 +145,7 @@ void LifePanel::refresh() {
   filling_ = true;
   const Stances& s = session_.project().stances;
   poses_->clear();
-  for (const auto& [pose, own] : session_.poses()) {
+  for (const auto& [pose, own] : changes::poses(session_)) {
     auto* item = new QListWidgetItem(pose.name.empty() ? tr("neutral stance") : str(pose.name), poses_);
     item->setData(Qt::UserRole, str(pose.name));
     item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);

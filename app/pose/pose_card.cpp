@@ -4,6 +4,8 @@
 #include "kit/say.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 
@@ -30,7 +32,8 @@ QString factor(double value) {
 
 } // namespace
 
-PoseCard::PoseCard(Session& session, QWidget* parent) : CardPage(parent), session_(session) {
+PoseCard::PoseCard(Session& session, PoseView& view, QWidget* parent)
+    : CardPage(parent), session_(session), view_(view) {
   auto* layout = column(this);
   verdict_ = new VerdictView(this);
   layout->addWidget(verdict_);
@@ -55,9 +58,9 @@ PoseCard::PoseCard(Session& session, QWidget* parent) : CardPage(parent), sessio
       lately_.start();
     }
   });
-  connect(&session_, &Session::studyChanged, this, [this] {
+  connect(&view_, &PoseView::changed, this, [this] {
     const QSignalBlocker quiet(planted_);
-    planted_->setChecked(session_.planted());
+    planted_->setChecked(view_.planted());
   });
   connect(&limiting_, &QFutureWatcher<Limits>::finished, this, [this] {
     const Limits done = limiting_.result();
@@ -148,7 +151,7 @@ void PoseCard::buildLimb() {
     const JointReport* j = joint();
     if (!j) return;
     const std::string id = session_.plan().skeleton.points[static_cast<size_t>(j->hold.point)].id;
-    session_.editStances(on ? tr("glue strands") : tr("unglue strands"), [&](Stances& s) {
+    changes::editStances(session_, on ? tr("glue strands") : tr("unglue strands"), [&](Stances& s) {
       if (on)
         s.glued.insert(id);
       else
@@ -159,15 +162,15 @@ void PoseCard::buildLimb() {
     const int l = session_.selected();
     if (l < 0) return;
     const FigureLimb& part = session_.plan().figure.limbs[static_cast<size_t>(l)];
-    session_.setStance(
-        tr("%1 to the other side").arg(str(part.name)),
+    changes::setStance(
+        session_, tr("%1 to the other side").arg(str(part.name)),
         copiedToTwin(session_.plan().pattern, session_.project().stances.now, part.family, part.side < 0));
   });
   connect(straight_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();
     if (l < 0) return;
     const FigureLimb& part = session_.plan().figure.limbs[static_cast<size_t>(l)];
-    session_.setStance(tr("%1 straight").arg(str(part.name)),
+    changes::setStance(session_, tr("%1 straight").arg(str(part.name)),
                        limbStraight(session_.plan().pattern, session_.project().stances.now, part.family,
                                     part.side >= 0, part.side < 0));
   });
@@ -175,7 +178,7 @@ void PoseCard::buildLimb() {
 
 const JointReport* PoseCard::joint() const {
   const int at = joints_->currentData().toInt();
-  const auto& all = session_.pose().joints;
+  const auto& all = session_.stance().report().joints;
   return at >= 0 && at < static_cast<int>(all.size()) && joints_->currentIndex() >= 0
              ? &all[static_cast<size_t>(at)]
              : nullptr;
@@ -202,7 +205,7 @@ void PoseCard::turned() {
   PatternPose pose = session_.project().stances.now;
   const Turn to{turns_[0]->value() * kDegree, turns_[1]->value() * kDegree, turns_[2]->value() * kDegree};
   setTurn(pose, *b, right, to);
-  session_.setStance(tr("turn %1").arg(str(b->id)), std::move(pose),
+  changes::setStance(session_, tr("turn %1").arg(str(b->id)), std::move(pose),
                      QStringLiteral("turn %1").arg(str(b->id)));
 }
 
@@ -213,8 +216,8 @@ void PoseCard::refresh() {
   limb_->setVisible(l >= 0);
   whole_->setVisible(l < 0);
   if (l >= 0) {
-    const auto& all = session_.pose().joints;
-    const JointReport* worst = session_.pose().worstOf(l);
+    const auto& all = session_.stance().report().joints;
+    const JointReport* worst = session_.stance().report().worstOf(l);
     const QString before = joints_->property("limb").toInt() == l ? joints_->currentText() : QString();
     joints_->clear();
     int worstAt = 0;
@@ -242,7 +245,7 @@ void PoseCard::showOver(const JointReport& now) {
   double least = std::numeric_limits<double>::infinity();
   double sags = 0;
   size_t kept = 0;
-  for (const PoseReport& r : session_.keptPoses()) {
+  for (const PoseReport& r : session_.stance().kept()) {
     ++kept;
     for (const JointReport& j : r.joints)
       if (j.hold.id == now.hold.id && std::min(j.hold.hold / 2, j.hold.nudge) < least) {
@@ -262,7 +265,7 @@ void PoseCard::showLimb() {
   const bool filled = filling_;
   filling_ = true;
   const Plan& plan = session_.plan();
-  const PoseReport& report = session_.pose();
+  const PoseReport& report = session_.stance().report();
   const JointReport* j = joint();
   const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(session_.selected())];
   copy_->setVisible(part.twin >= 0);
@@ -274,7 +277,7 @@ void PoseCard::showLimb() {
   help_->offer(j && j->level != Level::Good, std::to_string(session_.selected()) + " " + joint,
                [this, joint] {
                  return RemedyTry([project = session_.project(), catalog = session_.sharedCatalog(),
-                                   plan = session_.plan(), report = session_.pose(),
+                                   plan = session_.plan(), report = session_.stance().report(),
                                    limb = session_.selected(), joint] {
                    return offersOf(jointRemedies(project, *catalog, plan, report, limb, joint));
                  });

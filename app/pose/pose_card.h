@@ -2,7 +2,9 @@
 // figure whether it stands, how it is held up, and who bends it.
 #pragma once
 
+#include "judge/pose_report.h"
 #include "kit/parts.h"
+#include "pose/pose_view.h"
 #include "session/session.h"
 #include "stage/card_page.h"
 
@@ -22,7 +24,7 @@ class Unfold;
 class PoseCard : public CardPage {
   Q_OBJECT
 public:
-  explicit PoseCard(Session& session, QWidget* parent = nullptr);
+  PoseCard(Session& session, PoseView& view, QWidget* parent = nullptr);
   ~PoseCard() override;
   PoseCard(const PoseCard&) = delete;
   PoseCard& operator=(const PoseCard&) = delete;
@@ -66,6 +68,7 @@ private:
   [[nodiscard]] QDoubleSpinBox* angle(QWidget* parent, const QString& name, double low, double high);
 
   Session& session_;
+  PoseView& view_;
   QTimer lately_;
   bool filling_ = false;
   QWidget* limb_;

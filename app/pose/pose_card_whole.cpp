@@ -8,6 +8,8 @@
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "project/limits.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 
@@ -82,7 +84,7 @@ void PoseCard::buildWhole() {
   planted_ = new QCheckBox(tr("feet stay where they stand"), whole_);
   planted_->setChecked(true);
   layout->addWidget(planted_);
-  connect(planted_, &QCheckBox::clicked, &session_, &Session::setPlanted);
+  connect(planted_, &QCheckBox::clicked, &view_, &PoseView::setPlanted);
   auto* choose = new QGridLayout;
   choose->setHorizontalSpacing(px(8));
   feet_ = new QComboBox(whole_);
@@ -132,7 +134,7 @@ void PoseCard::buildWhole() {
   connect(legError_, &QLineEdit::editingFinished, this, &PoseCard::supported);
   connect(hands_, &QComboBox::activated, this, [this](int i) {
     const auto who = columna::hands(hands_->itemData(i).toString().toStdString());
-    if (who) session_.editStances(tr("who bends it"), [&](Stances& s) { s.hands = *who; });
+    if (who) changes::editStances(session_, tr("who bends it"), [&](Stances& s) { s.hands = *who; });
   });
   auto* keys = new QHBoxLayout;
   mirror_ = new QPushButton(tr("Left for right"), whole_);
@@ -142,17 +144,17 @@ void PoseCard::buildWhole() {
   keys->addStretch();
   layout->addLayout(keys);
   connect(mirror_, &QPushButton::clicked, this, [this] {
-    session_.setStance(tr("left for right"),
+    changes::setStance(session_, tr("left for right"),
                        mirroredPose(session_.plan().pattern, session_.project().stances.now));
   });
-  connect(neutral_, &QPushButton::clicked, this, [this] { session_.takePose(QString()); });
+  connect(neutral_, &QPushButton::clicked, this, [this] { changes::takePose(session_, QString()); });
 }
 
 void PoseCard::leant() {
   if (filling_) return;
   PatternPose pose = session_.project().stances.now;
   pose.whole = {leans_[0]->value() * kDegree, leans_[1]->value() * kDegree, leans_[2]->value() * kDegree};
-  session_.setStance(tr("lean and turn"), std::move(pose), QStringLiteral("lean"));
+  changes::setStance(session_, tr("lean and turn"), std::move(pose), QStringLiteral("lean"));
 }
 
 void PoseCard::supported() {
@@ -165,7 +167,7 @@ void PoseCard::supported() {
     field->setModified(false);
     const auto mm = parseLength(field->text().toStdString(), session_.units());
     if (!mm || *mm < 0 || *mm > most) {
-      emit session_.refused(mm ? refusal : sentence(mm.problem()));
+      session_.refuse(mm ? refusal : sentence(mm.problem()));
       return before;
     }
     return *mm;
@@ -177,7 +179,7 @@ void PoseCard::supported() {
     baseMass_->setModified(false);
     const auto g = parseMass(baseMass_->text().toStdString(), session_.units());
     if (!g || *g < 0 || *g > limits::kHeaviestBase)
-      emit session_.refused(g ? tr("A base has to weigh from nothing up to 100 kg.") : sentence(g.problem()));
+      session_.refuse(g ? tr("A base has to weigh from nothing up to 100 kg.") : sentence(g.problem()));
     else
       s.baseMass = *g;
   }
@@ -185,7 +187,7 @@ void PoseCard::supported() {
   if (legError_->isModified())
     error = length(legError_, error.value_or(session_.catalog().pose.legError), limits::kMostLegError,
                    tr("Legs come out wrong by nothing up to 50 mm."));
-  session_.editStances(tr("how it stands"), [&](Stances& all) {
+  changes::editStances(session_, tr("how it stands"), [&](Stances& all) {
     all.support = s;
     all.legError = error;
   });
@@ -195,7 +197,7 @@ void PoseCard::supported() {
 void PoseCard::showWhole() {
   const bool filled = filling_;
   filling_ = true;
-  const PoseReport& r = session_.pose();
+  const PoseReport& r = session_.stance().report();
   const Stances& s = session_.project().stances;
   const UnitSystem units = session_.units();
   const Standing& b = r.standing.base;
@@ -227,9 +229,10 @@ void PoseCard::showWhole() {
   const PoseRules& wanted = session_.catalog().pose;
   const bool sure = b.tip / kDegree >= wanted.tipNeeded && b.margin >= wanted.marginNeeded;
   stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || !sure), "standing", [this] {
-    return RemedyTry(
-        [project = session_.project(), catalog = session_.sharedCatalog(), plan = session_.plan(),
-         report = session_.pose()] { return offersOf(standingRemedies(project, *catalog, plan, report)); });
+    return RemedyTry([project = session_.project(), catalog = session_.sharedCatalog(),
+                      plan = session_.plan(), report = session_.stance().report()] {
+      return offersOf(standingRemedies(project, *catalog, plan, report));
+    });
   });
   const bool rocks = !r.wobble.feet.empty() && !r.standing.fixed;
   wobble_->setVisible(rocks);
@@ -249,7 +252,7 @@ void PoseCard::showWhole() {
   const std::array<double, 3> now{whole.flex, whole.side, whole.twist};
   for (size_t way = 0; way < 3; ++way)
     if (std::abs(leans_[way]->value() - now[way] / kDegree) > 0.5) leans_[way]->setValue(now[way] / kDegree);
-  planted_->setChecked(session_.planted());
+  planted_->setChecked(view_.planted());
   feet_->setCurrentIndex(feet_->findData(str(std::string(id(s.support.feet)))));
   const bool byJoint = s.support.feet == Feet::Held || s.support.feet == Feet::Hung;
   at_->setVisible(byJoint);
@@ -280,7 +283,8 @@ void PoseCard::cure() {
     return;
   }
   QStringList lines;
-  for (const LegCure& each : legCures(session_.pose().wobble, hoverFoot_->currentData().toInt(), *gap)) {
+  for (const LegCure& each :
+       legCures(session_.stance().report().wobble, hoverFoot_->currentData().toInt(), *gap)) {
     const QString leg = str(session_.plan().figure.limbs[static_cast<size_t>(each.limb)].name).toLower();
     const QString by = str(printLength(std::abs(each.longer), session_.units(), 1));
     lines << (each.longer > 0 ? tr("lengthen the %1 by %2").arg(leg, by)
@@ -293,7 +297,7 @@ void PoseCard::askLimits() {
   ++turn_;
   if (limiting_.isRunning()) return; // its end asks again
   limits_->setText(tr("The wire's limits are being reckoned."));
-  limiting_.setFuture(beside([turn = turn_, armature = session_.pose().sums.armature] {
+  limiting_.setFuture(beside([turn = turn_, armature = session_.stance().report().sums.armature] {
     return Limits{turn, poseLimits(armature)};
   }));
 }

@@ -1,9 +1,13 @@
-#include "mat/pose_layer.h"
+#include "pose/pose_layer.h"
 
+#include "edit/pose_edit.h"
 #include "judge/pose_words.h"
 #include "kit/say.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "theme/theme.h"
 
+#include <QKeyEvent>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -21,8 +25,7 @@ double sagMagnified(const PoseReport& report) {
 }
 
 int PoseLayer::pointAt(const Viewport& v, const QPointF& pixel) const {
-  if (session_.stage() != Stage::Pose) return -1;
-  const Plan& plan = session_.posedPlan();
+  const Plan& plan = session_.stance().plan();
   int best = -1;
   double least = px(10);
   for (const int point : posableJoints(plan)) {
@@ -38,7 +41,43 @@ int PoseLayer::pointAt(const Viewport& v, const QPointF& pixel) const {
   return best;
 }
 
-bool PoseLayer::press(const Viewport& v, const QPointF& pixel) {
+std::optional<QString> PoseLayer::over(const Viewport& v, const QPointF& at, bool /*large*/) const {
+  const int point = pointAt(v, at);
+  return point >= 0 ? std::optional(nameOf(point)) : std::nullopt;
+}
+
+bool PoseLayer::key(QKeyEvent* event, const Viewport& v) {
+  const bool shift = event->modifiers().testFlag(Qt::ShiftModifier);
+  QPointF way;
+  switch (event->key()) {
+  case Qt::Key_J:
+    cycle(shift ? -1 : 1);
+    return true;
+  case Qt::Key_Escape:
+    if (active_ < 0) return false;
+    letGo();
+    return true;
+  case Qt::Key_Left:
+    way = {-1, 0};
+    break;
+  case Qt::Key_Right:
+    way = {1, 0};
+    break;
+  case Qt::Key_Up:
+    way = {0, 1};
+    break;
+  case Qt::Key_Down:
+    way = {0, -1};
+    break;
+  default:
+    return false;
+  }
+  if (active_ < 0) return false;
+  nudge(v, way * (shift ? 10 : 1)); // a millimetre a press, ten with Shift
+  return true;
+}
+
+bool PoseLayer::press(const Viewport& v, const QPointF& pixel, bool /*large*/) {
   held_ = pointAt(v, pixel);
   if (held_ < 0) return false;
   active_ = held_;
@@ -53,9 +92,9 @@ bool PoseLayer::press(const Viewport& v, const QPointF& pixel) {
 }
 
 void PoseLayer::drag(const Viewport& v, int point, const QPointF& pixel, const QString& run) {
-  const auto joint = session_.jointOfPoint(point);
+  const auto joint = edit::jointOfPoint(session_.plan(), point);
   if (!joint) return;
-  Vec3 to = session_.posedPlan().skeleton.points[static_cast<size_t>(point)].at;
+  Vec3 to = session_.stance().plan().skeleton.points[static_cast<size_t>(point)].at;
   const Vec2 mm = v.mm(pixel);
   switch (v.view) {
   case View::Side:
@@ -75,32 +114,33 @@ void PoseLayer::drag(const Viewport& v, int point, const QPointF& pixel, const Q
     break;
   }
   }
-  session_.dragJoint(*joint, to, run);
+  changes::dragJoint(session_, *joint, to, view_.planted(), run);
 }
 
-void PoseLayer::move(const Viewport& v, const QPointF& pixel) {
+void PoseLayer::move(const Viewport& v, const QPointF& pixel, Qt::KeyboardModifiers /*keys*/) {
   if (held_ >= 0) drag(v, held_, pixel, QStringLiteral("drag pose"));
 }
 
-void PoseLayer::release() {
-  if (held_ < 0) return;
+bool PoseLayer::release(const Viewport& /*v*/, const QPointF& /*pixel*/) {
+  if (held_ < 0) return false;
   held_ = -1;
   session_.endRun();
+  return false;
 }
 
 void PoseLayer::cycle(int step) {
-  const std::vector<int> all = posableJoints(session_.posedPlan());
+  const std::vector<int> all = posableJoints(session_.stance().plan());
   if (all.empty()) return;
   const auto found = std::find(all.begin(), all.end(), active_);
   const int count = static_cast<int>(all.size());
   const int at = found == all.end() ? (step > 0 ? -1 : count) : static_cast<int>(found - all.begin());
   active_ = all[static_cast<size_t>((at + step + count) % count)];
-  emit session_.noted(nameOf(active_));
+  session_.note(nameOf(active_));
 }
 
 void PoseLayer::nudge(const Viewport& v, const QPointF& mm) {
   if (active_ < 0) return;
-  const QPointF now = v.at(session_.posedPlan().skeleton.points[static_cast<size_t>(active_)].at);
+  const QPointF now = v.at(session_.stance().plan().skeleton.points[static_cast<size_t>(active_)].at);
   drag(v, active_, now + QPointF(mm.x() * v.scale, -mm.y() * v.scale), QString());
 }
 
@@ -108,9 +148,9 @@ QString PoseLayer::nameOf(int point) const {
   return str(session_.plan().skeleton.points[static_cast<size_t>(point)].name);
 }
 
-void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) const {
+void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) {
   const Theme& t = theme();
-  const PoseReport& r = session_.pose();
+  const PoseReport& r = session_.stance().report();
   if (v.view != View::Above || r.standing.base.support.size() < 3) return;
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
@@ -125,10 +165,10 @@ void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) const {
   p.restore();
 }
 
-void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
+void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   const Theme& t = theme();
-  const PoseReport& r = session_.pose();
-  const Plan& plan = session_.posedPlan();
+  const PoseReport& r = session_.stance().report();
+  const Plan& plan = session_.stance().plan();
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
   const Vec3& centre = r.sums.armature.centre;

@@ -7,15 +7,14 @@
 #include "mat/figure_painter.h"
 #include "pose/life_panel.h"
 #include "pose/posing.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
-#include <QScrollArea>
-#include <QStackedWidget>
-#include <QVBoxLayout>
 
 #include <cmath>
 
@@ -70,57 +69,37 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
              p.fontMetrics().elidedText(text(), Qt::ElideRight, qFloor(words.width())));
 }
 
-PoseRack::PoseRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-  setAccessibleName(tr("Poses"));
-  auto* outer = new QVBoxLayout(this);
-  outer->setContentsMargins(px(30), px(8), px(24), px(8));
-  outer->setSpacing(px(6));
-  auto* top = new QHBoxLayout;
-  tabs_ = new TabRow({tr("Poses"), tr("Wire's life")}, {tr("Poses"), tr("Life")}, this);
-  top->addWidget(tabs_);
-  top->addStretch();
+PoseRack::PoseRack(Session& session, PoseView& view, QWidget* parent)
+    : Desk(tr("Poses"), {tr("Poses"), tr("Wire's life")}, {tr("Poses"), tr("Life")}, parent),
+      session_(session), view_(view) {
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the pose"));
   name_->setPlaceholderText(tr("name of this pose"));
   name_->setFixedWidth(px(textScale() > 1.4 ? 70 : 170));
   save_ = new QPushButton(tr("Save pose"), this);
   remove_ = new QPushButton(tr("Remove"), this);
-  top->addWidget(name_);
-  top->addWidget(save_);
-  top->addWidget(remove_);
-  outer->addLayout(top);
-  pages_ = new QStackedWidget(this);
-  auto* scroll = new QScrollArea(pages_);
-  scroll->setWidgetResizable(true);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  for (QWidget* each : std::initializer_list<QWidget*>{name_, save_, remove_}) top()->addWidget(each);
   shelf_ = new QWidget;
   row_ = new QHBoxLayout(shelf_);
   row_->setContentsMargins(0, px(2), 0, px(2));
   row_->setSpacing(px(10));
-  scroll->setWidget(shelf_);
-  pages_->addWidget(scroll);
+  addPage(shelf_, false);
   life_ = new LifePanel(session_, nullptr);
-  auto* around = new QScrollArea(pages_);
-  around->setWidgetResizable(true);
-  around->setFocusPolicy(Qt::NoFocus);
-  around->setWidget(life_);
-  pages_->addWidget(around);
-  outer->addWidget(pages_, 1);
-  connect(tabs_, &TabRow::chosen, &session_, &Session::setPoseTab);
+  addPage(life_);
+  connect(tabs(), &TabRow::chosen, &view_, &PoseView::setTab);
   const auto save = [this] {
-    if (!session_.savePose(name_->text())) name_->clear();
+    if (!changes::savePose(session_, name_->text())) name_->clear();
   };
   connect(save_, &QPushButton::clicked, this, save);
   connect(name_, &QLineEdit::returnPressed, this, save);
   connect(remove_, &QPushButton::clicked, this,
-          [this] { session_.removePose(str(session_.project().stances.now.name)); });
+          [this] { changes::removePose(session_, str(session_.project().stances.now.name)); });
   const auto follow = [this] {
     stale_ = true;
     if (isVisible()) refresh();
   };
   connect(&session_, &Session::planSettled, this, follow);
-  connect(&session_, &Session::studyChanged, this, follow);
+  connect(&view_, &PoseView::changed, this, follow);
   refresh();
 }
 
@@ -136,9 +115,10 @@ void PoseRack::rebuild() {
   }
   tiles_.clear();
   while (QLayoutItem* item = row_->takeAt(0)) delete item;
-  for (const auto& [pose, own] : session_.poses()) {
+  for (const auto& [pose, own] : changes::poses(session_)) {
     auto* tile = new PoseTile(str(pose.name), own, shelf_);
-    connect(tile, &QAbstractButton::clicked, this, [this, tile] { session_.takePose(tile->name()); });
+    connect(tile, &QAbstractButton::clicked, this,
+            [this, tile] { changes::takePose(session_, tile->name()); });
     row_->addWidget(tile);
     tiles_.push_back(tile);
   }
@@ -146,18 +126,17 @@ void PoseRack::rebuild() {
 }
 
 void PoseRack::refresh() {
-  pages_->setCurrentIndex(session_.poseTab());
-  tabs_->setCurrent(session_.poseTab());
+  setCurrent(view_.tab());
   const Stances& s = session_.project().stances;
   const bool own =
       std::any_of(s.saved.begin(), s.saved.end(), [&](const PatternPose& p) { return p.name == s.now.name; });
-  const bool poses = session_.poseTab() == 0;
+  const bool poses = view_.tab() == 0;
   name_->setVisible(poses);
   save_->setVisible(poses);
   remove_->setVisible(poses && own);
-  if (session_.stage() != Stage::Pose) return;
+  if (!session_.stance().judged()) return; // its reports are wanted here alone
   stale_ = false;
-  const auto all = session_.poses();
+  const auto all = changes::poses(session_);
   bool same = all.size() == tiles_.size();
   for (size_t k = 0; same && k < all.size(); ++k) same = tiles_[k]->name() == str(all[k].first.name);
   if (!same) rebuild();
@@ -170,13 +149,6 @@ void PoseRack::refresh() {
     tiles_[k]->set(outline, r.level, sameStance(session_.plan().pattern, all[k].first, s.now));
   }
   life_->refresh();
-}
-
-void PoseRack::paintEvent(QPaintEvent* /*event*/) {
-  QPainter p(this);
-  p.fillRect(rect(), theme().ground);
-  p.setPen(QPen(theme().rule, 1));
-  p.drawLine(0, 0, width(), 0);
 }
 
 } // namespace columna

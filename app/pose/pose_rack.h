@@ -1,7 +1,8 @@
 // Pose's rack: the poses there are, each a small picture, and how much of the wire's life they take.
 #pragma once
 
-#include "kit/tab_row.h"
+#include "kit/desk.h"
+#include "pose/pose_view.h"
 #include "session/session.h"
 
 #include <QAbstractButton>
@@ -12,8 +13,6 @@
 
 class QLineEdit;
 class QPushButton;
-class QSpinBox;
-class QStackedWidget;
 class QHBoxLayout;
 
 namespace columna {
@@ -40,27 +39,24 @@ private:
 
 class LifePanel;
 
-class PoseRack : public QWidget {
+class PoseRack : public Desk {
   Q_OBJECT
 public:
-  explicit PoseRack(Session& session, QWidget* parent = nullptr);
+  PoseRack(Session& session, PoseView& view, QWidget* parent = nullptr);
   [[nodiscard]] const std::vector<PoseTile*>& tiles() const { return tiles_; }
   [[nodiscard]] QLineEdit* nameField() const { return name_; }
   [[nodiscard]] QPushButton* saveKey() const { return save_; }
   [[nodiscard]] QPushButton* removeKey() const { return remove_; }
-  [[nodiscard]] TabRow* tabs() const { return tabs_; }
   [[nodiscard]] LifePanel* life() const { return life_; }
 
 protected:
-  void paintEvent(QPaintEvent* event) override;
   void showEvent(QShowEvent* event) override;
 
 private:
   void refresh();
   void rebuild();
   Session& session_;
-  TabRow* tabs_;
-  QStackedWidget* pages_;
+  PoseView& view_;
   QHBoxLayout* row_;
   QWidget* shelf_;
   std::vector<PoseTile*> tiles_;

@@ -4,12 +4,8 @@
 #include "judge/planning.h"
 #include "kit/beside.h"
 #include "kit/say.h"
-#include "project/limits.h"
-
-#include <QFileInfo>
-#include <QTime>
-
-#include <cmath>
+#include "session/build_view.h"
+#include "session/stance_view.h"
 
 namespace columna {
 
@@ -20,7 +16,8 @@ Session::~Session() {
 }
 
 Session::Session(Catalog catalog, QObject* parent)
-    : QObject(parent), catalog_(std::make_shared<const Catalog>(std::move(catalog))), history_(Project()) {
+    : QObject(parent), catalog_(std::make_shared<const Catalog>(std::move(catalog))), history_(Project()),
+      stance_(new StanceView(*this)), build_(new BuildView(*this)) {
   Project first;
   if (!catalog_->material(first.material)) first.material = catalog_->materials.front().id;
   // A maker's own pattern may be one that cannot be planned; the first that can is what lies on the mat.
@@ -47,7 +44,7 @@ void Session::replan() {
   if (!known_) known_ = plan_->solid; // rough, but the next one can be guessed from it at once
   behind_ = false;
   solve();
-  forgetPose();
+  forget();
 }
 
 /// Another animal has other limbs at the same numbers.
@@ -62,7 +59,6 @@ std::string Session::selectedLimb() const {
 
 void Session::announce() {
   constexpr int pause = 150; // ms
-  forgetPose();
   emit planChanged();
   if (inRun_ && settled_.isValid() && settled_.elapsed() < pause) {
     if (!settling_.isActive()) settling_.start(static_cast<int>(pause - settled_.elapsed()));
@@ -105,55 +101,93 @@ void Session::summed() {
     }
     plan_ = std::move(next);
     behind_ = !current;
-    forgetPose();
+    forget();
     emit planChanged();
     emit planSettled();
   }
   if (behind_) settling_.start(150);
 }
 
-std::optional<QString> Session::change(const QString& name, Project project, const QString& run) {
+void Session::forget() {
+  stance_->forget();
+  build_->forget();
+}
+
+std::optional<QString> Session::apply(const QString& name, Result<Project> changed, const QString& run) {
+  if (!changed) return refuse(sentence(changed.problem()));
+  Project next = std::move(changed).value();
+  if (next == project()) return std::nullopt;
   // Under the hand the figure alone is made anew, when the animal is the same; the sums follow when it
   // settles.
-  const bool quick = !run.isEmpty() && project.pattern == this->project().pattern && settled_.isValid();
-  const bool same = project.pattern == this->project().pattern;
-  auto made = quick ? planFigure(project, *catalog_)
-                    : columna::plan(project, *catalog_, {same ? known_ : nullptr, true});
+  const bool alike = samePlan(next, project());
+  const bool same = next.pattern == project().pattern;
+  const bool quick = !alike && !run.isEmpty() && same && settled_.isValid();
+  std::optional<Result<Plan>> made;
+  if (!alike)
+    made =
+        quick ? planFigure(next, *catalog_) : columna::plan(next, *catalog_, {same ? known_ : nullptr, true});
   // What is planned must also be able to come back from a file.
-  const auto problem = made ? unreadable(project) : std::optional(made.problem());
-  if (problem) {
-    const QString sentence = columna::sentence(*problem);
-    emit refused(sentence);
-    return sentence;
-  }
+  const auto problem = made && !made->ok() ? std::optional(made->problem()) : unreadable(next);
+  if (problem) return refuse(sentence(*problem));
   inRun_ = !run.isEmpty();
   ++turn_;
-  history_.change(name.toStdString(), std::move(project), run.toStdString());
-  if (quick) {
-    Plan next = std::move(made).value();
-    plan_->pattern = std::move(next.pattern);
-    plan_->figure = std::move(next.figure);
-    plan_->animal = std::move(next.animal);
-    plan_->made = std::move(next.made);
+  const Project before = project();
+  history_.change(name.toStdString(), std::move(next), run.toStdString());
+  if (alike) {
+    take(before);
+  } else if (quick) {
+    Plan figure = std::move(*made).value();
+    plan_->pattern = std::move(figure.pattern);
+    plan_->figure = std::move(figure.figure);
+    plan_->animal = std::move(figure.animal);
+    plan_->made = std::move(figure.made);
     behind_ = true;
+    forget();
     announce();
-    return std::nullopt;
+  } else {
+    const std::string limb = selectedLimb();
+    plan_ = std::move(*made).value();
+    if (!same || !known_) known_ = plan_->solid;
+    behind_ = false;
+    solve();
+    forget();
+    keepSelected(limb);
+    announce();
   }
-  const std::string limb = selectedLimb();
-  plan_ = std::move(made).value();
-  if (!same || !known_) known_ = plan_->solid;
-  behind_ = false;
-  solve();
-  keepSelected(limb);
-  announce();
+  if (before.photos != project().photos) emit photosChanged();
+  if (before.name != project().name) emit fileChanged();
   return std::nullopt;
 }
 
-void Session::setStage(Stage stage) {
+/// What the plan does not follow from is another: the plan stays.
+void Session::take(const Project& before) {
+  if (before.stances == project().stances) {
+    announce();
+    return;
+  }
+  stance_->stanceChanged(!inRun_); // a drag changes none of the kept poses
+  build_->forget();
+  emit poseChanged();
+  if (!inRun_) emit planSettled();
+}
+
+std::optional<QString> Session::edit(const QString& name, const std::function<void(Project&)>& act,
+                                     const QString& run) {
+  Project p = project();
+  act(p);
+  return apply(name, std::move(p), run);
+}
+
+QString Session::refuse(const QString& sentence) {
+  emit refused(sentence);
+  return sentence;
+}
+
+void Session::note(const QString& words) { emit noted(words); }
+
+void Session::setStage(StageId stage) {
   if (stage == stage_) return;
   stage_ = stage;
-  if (stage == Stage::Pose && !pose_) posed_.reset(); // drawn without its sums elsewhere
-  builtPlan_.reset();
   emit stageChanged();
 }
 
@@ -163,167 +197,36 @@ void Session::select(int limb) {
   emit selectionChanged();
 }
 
-void Session::selectNext(int step) {
-  const int count = static_cast<int>(plan_->figure.limbs.size());
-  int next = selected_ + step;
-  if (next >= count) next = -1;
-  if (next < -1) next = count - 1;
-  select(next);
-}
-
-std::optional<QString> Session::setSize(SizeBy by, double mm, const QString& run) {
-  Project p = project();
-  p.size = {by, mm, {}};
-  return change(tr("size"), std::move(p), run);
-}
-
-std::optional<QString> Session::setPattern(const QString& id) {
-  Project p = project();
-  if (p.pattern == id.toStdString()) return std::nullopt;
-  const Pattern* before = catalog_->pattern(p.pattern);
-  const Pattern* after = catalog_->pattern(id.toStdString());
-  // A figure still called after its animal takes the new animal's name.
-  if (before && after && p.name == before->name) p.name = after->name;
-  p.pattern = id.toStdString();
-  return change(tr("animal"), std::move(p));
-}
-
-void Session::setConstruction(Construction construction) {
-  Project p = project();
-  if (p.construction == construction) return;
-  p.construction = construction;
-  change(tr("construction"), std::move(p));
-}
-
-void Session::setUse(Use use) {
-  Project p = project();
-  if (p.use == use) return;
-  p.use = use;
-  change(tr("use"), std::move(p));
-}
-
-void Session::setMaterial(const QString& id) {
-  Project p = project();
-  if (p.material == id.toStdString()) return;
-  p.material = id.toStdString();
-  change(tr("wire material"), std::move(p));
-}
-
-void Session::setName(const QString& name) {
-  Project p = project();
-  if (name.trimmed().isEmpty() || p.name == name.toStdString()) return;
-  p.name = name.trimmed().toStdString();
-  change(tr("name"), std::move(p));
-  emit fileChanged();
-}
-
-void Session::setUnits(UnitSystem units) {
-  Project p = project();
-  if (p.units == units) return;
-  p.units = units;
-  change(units == UnitSystem::Metric ? tr("millimetres") : tr("inches"), std::move(p));
-}
-
-void Session::changeLimb(int limb, const QString& name, const std::function<void(LimbChoice&)>& act) {
-  Project p = project();
-  p.change(plan_->figure, limb, act);
-  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
-  const QString family = QString::fromStdString(part.family);
-  change(part.twin >= 0 && tied(limb) ? tr("%1s: %2").arg(family, name)
-                                      : tr("%1: %2").arg(QString::fromStdString(part.name).toLower(), name),
-         std::move(p));
-}
-
-void Session::setFirmness(int limb, Firmness firmness) {
-  if (plan_->wool.limbs[static_cast<size_t>(limb)].firmness == firmness) return;
-  changeLimb(limb, QString::fromStdString(std::string(word(firmness))),
-             [&](LimbChoice& c) { c.firmness = firmness; });
-}
-
-void Session::stepFirmness(int limb, int step) {
-  if (limb < 0) return;
-  const int now = static_cast<int>(plan_->wool.limbs[static_cast<size_t>(limb)].firmness);
-  const int next = std::clamp(now + step, 0, 2);
-  setFirmness(limb, static_cast<Firmness>(next));
-}
-
-std::optional<QString> Session::setCoat(double mm, const QString& run) {
-  if (!(mm >= 0 && mm <= limits::kMostCoat)) {
-    const QString sentence = tr("A coat of that thickness is no coat; give 0 to 100 mm.");
-    emit refused(sentence);
-    return sentence;
-  }
-  Project p = project();
-  p.coat = mm;
-  return change(tr("coat"), std::move(p), run);
-}
-
-void Session::clearCoat() {
-  Project p = project();
-  p.coat.reset();
-  (void)change(tr("usual coat"), std::move(p));
-}
-
-void Session::setFinish(Finish finish) {
-  Project p = project();
-  p.finish = finish;
-  (void)change(tr("finish"), std::move(p));
-}
-
-bool Session::tied(int limb) const {
-  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
-  return part.twin >= 0 && !project().untied.contains(part.family);
-}
-
-void Session::toggleTied(int limb) {
-  if (limb < 0) return;
-  const FigureLimb& part = plan_->figure.limbs[static_cast<size_t>(limb)];
-  if (part.twin < 0) return;
-  Project p = project();
-  if (!p.untied.erase(part.family))
-    p.untied.insert(part.family);
-  else { // tied again: the twin takes this side's choices
-    const FigureLimb& twin = plan_->figure.limbs[static_cast<size_t>(part.twin)];
-    const auto mine = p.limbs.find(part.id);
-    if (mine == p.limbs.end())
-      p.limbs.erase(twin.id);
-    else
-      p.limbs[twin.id] = mine->second;
-  }
-  change(tied(limb) ? tr("untie %1s").arg(QString::fromStdString(part.family))
-                    : tr("tie %1s").arg(QString::fromStdString(part.family)),
-         std::move(p));
-}
-
 void Session::endRun() {
   inRun_ = false;
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
   if (plan_->wool.guessed) solve();
-  if (stage_ == Stage::Pose) {
+  if (stance_->judged()) {
     emit poseChanged();
     emit planSettled();
   }
 }
 
-void Session::undo() {
-  if (!history_.canUndo()) return;
+void Session::step(bool back) {
+  if (back ? !history_.canUndo() : !history_.canRedo()) return;
+  const Project before = project();
   const std::string limb = selectedLimb();
-  history_.undo();
-  replan();
-  keepSelected(limb);
-  announce();
+  back ? history_.undo() : history_.redo();
+  ++turn_;
+  inRun_ = false;
+  if (samePlan(before, project()) && !behind_) {
+    take(before);
+  } else {
+    replan();
+    keepSelected(limb);
+    announce();
+  }
+  if (before.photos != project().photos) emit photosChanged();
   emit fileChanged();
 }
 
-void Session::redo() {
-  if (!history_.canRedo()) return;
-  const std::string limb = selectedLimb();
-  history_.redo();
-  replan();
-  keepSelected(limb);
-  announce();
-  emit fileChanged();
-}
+void Session::undo() { step(true); }
+void Session::redo() { step(false); }
 
 } // namespace columna

@@ -2,6 +2,7 @@
 #include "file/left_behind.h"
 #include "judge/planning.h"
 #include "kit/say.h"
+#include "session/build_view.h"
 #include "session/session.h"
 
 #include <QFileInfo>
@@ -30,12 +31,8 @@ void Session::begin(ProjectFile file, const QString& path) {
   stamp_.reset();
   savedAt_.clear();
   selected_ = -1;
-  built_ = 1; // nothing of the figure before is half built
-  marking_ = false;
-  compared_.clear();
-  pictures_.clear();
-  skipped_.clear();
   for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
+  build_->begin();
 }
 
 /// The plan of what was begun.
@@ -44,6 +41,8 @@ void Session::show(Plan made) {
   known_ = plan_->solid;
   behind_ = inRun_ = false;
   solve();
+  forget();
+  emit begun();
   emit fileChanged();
   announce();
   emit selectionChanged();
@@ -104,12 +103,18 @@ void Session::startNew(const QString& pattern) {
   file.project = std::move(fresh);
   begin(std::move(file), {});
   replan();
+  emit begun();
   emit fileChanged();
   announce();
   emit selectionChanged();
 }
 
-void Session::setThumbnail(const QByteArray& png) { file_.others["thumbnail.png"] = png.toStdString(); }
+const std::string* Session::entry(const std::string& name) const {
+  const auto found = file_.others.find(name);
+  return found == file_.others.end() ? nullptr : &found->second;
+}
+
+void Session::keepEntry(const std::string& name, std::string bytes) { file_.others[name] = std::move(bytes); }
 
 QStringList Session::takeMessages() { return std::exchange(messages_, {}); }
 

@@ -46,7 +46,7 @@ QString guideFolder() {
 
 } // namespace
 
-FindBox::FindBox(std::vector<Entry> entries, QWidget* parent)
+FindBox::FindBox(std::vector<FindEntry> entries, QWidget* parent)
     : QDialog(parent), entries_(std::move(entries)) {
   setWindowTitle(tr("Find"));
   auto* layout = new QVBoxLayout(this);
@@ -89,11 +89,7 @@ void FindBox::take() {
   act();
 }
 
-void showGuide(Stage stage, QWidget* parent) {
-  const char* page = stage == Stage::Study  ? "study.md"
-                     : stage == Stage::Wire ? "wire.md"
-                     : stage == Stage::Pose ? "pose.md"
-                                            : "wrap.md";
+void showGuide(const Stage& stage, QWidget* parent) {
   auto* dialog = new QDialog(parent);
   dialog->setAttribute(Qt::WA_DeleteOnClose);
   dialog->setWindowTitle(FindBox::tr("Guide"));
@@ -101,7 +97,7 @@ void showGuide(Stage stage, QWidget* parent) {
   auto* text = new QTextBrowser(dialog);
   text->setAccessibleName(FindBox::tr("Guide page"));
   text->setSearchPaths({guideFolder()});
-  QFile file(guideFolder() + u'/' + QLatin1String(page));
+  QFile file(guideFolder() + u'/' + stage.guide());
   if (file.open(QIODevice::ReadOnly))
     text->setMarkdown(QString::fromUtf8(file.readAll()));
   else

@@ -1,7 +1,7 @@
 // Small dialogs: the first choice, find anything, the guide, the screen's true size.
 #pragma once
 
-#include "session/session.h"
+#include "stage/stage.h"
 
 #include <QDialog>
 
@@ -16,23 +16,19 @@ namespace columna {
 class FindBox : public QDialog {
   Q_OBJECT
 public:
-  struct Entry {
-    QString text, hint;
-    std::function<void()> act;
-  };
-  FindBox(std::vector<Entry> entries, QWidget* parent);
+  FindBox(std::vector<FindEntry> entries, QWidget* parent);
   [[nodiscard]] QLineEdit* field() const { return field_; }
 
 private:
   void filter();
   void take();
-  std::vector<Entry> entries_;
+  std::vector<FindEntry> entries_;
   QLineEdit* field_;
   QListWidget* list_;
 };
 
 /// The page of the maker's guide for a stage.
-void showGuide(Stage stage, QWidget* parent);
+void showGuide(const Stage& stage, QWidget* parent);
 
 /// Holds a card against the screen; the result is pixels per mm, nothing if cancelled.
 [[nodiscard]] std::optional<double> calibrateScreen(double now, QWidget* parent);

@@ -21,7 +21,7 @@ Keeping::Keeping(Session& session, QObject* parent) : QObject(parent), session_(
     if (!session_.changed()) place_.drop(); // it was saved meanwhile
     if (!writing_.result() || told_) return;
     told_ = true;
-    emit session_.refused(tr("No copy for after a crash can be kept: %1").arg(sentence(*writing_.result())));
+    session_.refuse(tr("No copy for after a crash can be kept: %1").arg(sentence(*writing_.result())));
   });
 }
 

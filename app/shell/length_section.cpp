@@ -25,7 +25,8 @@ QString shortName(const WirePoint& point, const FigureLimb& limb) {
 
 } // namespace
 
-LengthSection::LengthSection(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+LengthSection::LengthSection(Session& session, const Stages& stages, QWidget* parent)
+    : QWidget(parent), session_(session), stages_(stages) {
   setAccessibleName(tr("Lengthwise section of the limb"));
 }
 
@@ -88,7 +89,8 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   p.setBrush(t.coat);
   p.drawPath(outlineOf(0));
   p.setPen(Qt::NoPen);
-  p.setBrush(session_.stage() == Stage::Wrap ? t.wool : t.core);
+  const bool felt = stageOn(stages_, session_).look().felt;
+  p.setBrush(felt ? t.wool : t.core);
   p.drawPath(outlineOf(coat));
 
   const int piece = plan.pieceOf(l);
@@ -96,7 +98,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
     QPainterPath line(QPointF(left, mid));
     line.lineTo(left + total * scale, mid);
     paintWire(p, line, std::max(2.5, plan.limbs[static_cast<size_t>(l)].section.bundle() * scale), piece, 1,
-              true, session_.stage() == Stage::Wrap);
+              true, felt);
   }
   // Joints and their distances below; names that would run into each other are left out, the ends kept.
   const double axis = mid + deepest * scale + px(16);

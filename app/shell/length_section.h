@@ -1,7 +1,7 @@
 // A limb cut lengthwise, to scale: wire inside core inside coat, with its joints and their distances.
 #pragma once
 
-#include "session/session.h"
+#include "stage/stage.h"
 
 #include <QWidget>
 
@@ -10,7 +10,7 @@ namespace columna {
 class LengthSection : public QWidget {
   Q_OBJECT
 public:
-  explicit LengthSection(Session& session, QWidget* parent = nullptr);
+  LengthSection(Session& session, const Stages& stages, QWidget* parent = nullptr);
   [[nodiscard]] QSize sizeHint() const override;
 
 protected:
@@ -18,6 +18,7 @@ protected:
 
 private:
   Session& session_;
+  const Stages& stages_;
 };
 
 } // namespace columna

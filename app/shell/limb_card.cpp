@@ -1,17 +1,15 @@
 #include "shell/limb_card.h"
 
-#include "pose/pose_card.h"
-#include "study/study_card.h"
+#include "session/changes.h"
 #include "theme/theme.h"
-#include "wire/wire_card.h"
-#include "wrap/wrap_card.h"
 
 #include <QPainter>
 #include <QVBoxLayout>
 
 namespace columna {
 
-LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+LimbCard::LimbCard(Session& session, const Stages& stages, QWidget* parent)
+    : QWidget(parent), session_(session), stages_(stages) {
   setAccessibleName(tr("Limb card"));
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(frame(24), frame(26), frame(8), 0);
@@ -29,15 +27,16 @@ LimbCard::LimbCard(Session& session, QWidget* parent) : QWidget(parent), session
   setFaint(under_);
   legend_ = textLabel(inside, 13, QFont::Normal);
   legend_->setTextFormat(Qt::RichText);
-  section_ = new LengthSection(session_, inside);
+  section_ = new LengthSection(session_, stages_, inside);
   section_->setFixedHeight(px(160));
   layout->addWidget(name_);
   layout->addWidget(under_);
   layout->addWidget(legend_);
   layout->addWidget(section_);
-  pages_ = {new StudyCard(session_, inside), new WireCard(session_, inside), new PoseCard(session_, inside),
-            new WrapCard(session_, inside)};
-  for (CardPage* page : pages_) layout->addWidget(page);
+  for (const auto& stage : stages_) {
+    pages_.push_back(stage->makeCard(inside));
+    layout->addWidget(pages_.back());
+  }
   layout->addStretch();
   scroll->setWidget(inside);
   outer->addWidget(scroll);
@@ -70,8 +69,8 @@ void LimbCard::refresh() {
     else {
       const QString other =
           QString::fromStdString(plan.figure.limbs[static_cast<size_t>(limb.twin)].name).toLower();
-      under_->setText(session_.tied(l) ? tr("tied to the %1").arg(other)
-                                       : tr("untied from the %1").arg(other));
+      under_->setText(changes::tied(session_, l) ? tr("tied to the %1").arg(other)
+                                                 : tr("untied from the %1").arg(other));
     }
   }
   section_->setVisible(l >= 0 && plan.limbs[static_cast<size_t>(l)].wired);
@@ -83,7 +82,7 @@ void LimbCard::refresh() {
   QString legend =
       tr("%1 coat %2 &nbsp; %3 core")
           .arg(square(t.coat), QString::fromStdString(printLengthFigure(plan.wool.coatThickness, units, 1)),
-               square(session_.stage() == Stage::Wrap ? t.wool : t.hollow));
+               square(stageOn(stages_, session_).look().felt ? t.wool : t.hollow));
   if (l >= 0 && plan.limbs[static_cast<size_t>(l)].wired && plan.pieceOf(l) >= 0)
     legend += tr(" &nbsp; <span style='color:%1'>▬</span> wire %2 across")
                   .arg(t.piece(plan.pieceOf(l)).name(),
@@ -91,7 +90,7 @@ void LimbCard::refresh() {
                            printLengthFigure(plan.limbs[static_cast<size_t>(l)].section.bundle(), units, 1)));
   legend_->setText(legend);
   for (size_t i = 0; i < pages_.size(); ++i) {
-    const bool now = i == static_cast<size_t>(session_.stage());
+    const bool now = stages_[i].get() == &stageOn(stages_, session_);
     pages_[i]->setVisible(now);
     if (now) pages_[i]->refresh();
   }

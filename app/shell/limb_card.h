@@ -2,9 +2,8 @@
 #pragma once
 
 #include "kit/parts.h"
-#include "session/session.h"
 #include "shell/length_section.h"
-#include "stage/card_page.h"
+#include "stage/stage.h"
 
 #include <QScrollArea>
 
@@ -13,8 +12,7 @@ namespace columna {
 class LimbCard : public QWidget {
   Q_OBJECT
 public:
-  explicit LimbCard(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] CardPage* page(Stage stage) const { return pages_[static_cast<size_t>(stage)]; }
+  LimbCard(Session& session, const Stages& stages, QWidget* parent = nullptr);
 
 protected:
   void paintEvent(QPaintEvent* event) override;
@@ -22,11 +20,12 @@ protected:
 private:
   void refresh();
   Session& session_;
+  const Stages& stages_;
   QLabel* name_;
   QLabel* under_;
   QLabel* legend_;
   LengthSection* section_;
-  std::array<CardPage*, 4> pages_{};
+  std::vector<CardPage*> pages_; ///< in the order of the stages
 };
 
 } // namespace columna

@@ -1,23 +1,15 @@
 #include "shell/main_window.h"
 
 #include "kit/settings.h"
-#include "pose/pose_rack.h"
 #include "project/catalog.h"
 #include "shell/dialogs.h"
 #include "shell/keeping.h"
 #include "shell/limb_card.h"
-#include "shell/rack.h"
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"
-#include "study/animal_board.h"
-#include "study/study_rack.h"
+#include "stage/first_board.h"
 #include "theme/theme.h"
-#include "wire/wire_desk.h"
-#include "wire/wire_rack.h"
-#include "wrap/build_band.h"
-#include "wrap/wrap_desk.h"
-#include "wrap/wrap_rack.h"
 
 #include <QApplication>
 #include <QGridLayout>
@@ -30,7 +22,11 @@
 
 namespace columna {
 
-MainWindow::MainWindow(Session& session) : session_(session) {
+MainWindow::MainWindow(Session& session, Stages stages) : session_(session), stages_(std::move(stages)) {
+  session_.setStage(stageOn(stages_, session_).id());
+  // First of all who listen: the others find the stage entered.
+  connect(&session_, &Session::stageChanged, this, &MainWindow::enterStage);
+  enterStage();
   setAcceptDrops(true);
   setMinimumSize(900, 620);
   resize(1280, 800);
@@ -45,37 +41,40 @@ MainWindow::MainWindow(Session& session) : session_(session) {
   keeping_ = new Keeping(session_, this);
 }
 
+/// What the stages put up goes while they are there: losing the focus still ends a run of changes.
+MainWindow::~MainWindow() {
+  hide();
+  delete takeCentralWidget();
+}
+
 void MainWindow::build() {
   auto* centre = new QWidget(this);
   auto* grid = new QGridLayout(centre);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setSpacing(0);
-  spine_ = new Spine(session_, centre);
+  spine_ = new Spine(session_, stages_, centre);
   spine_->setFixedWidth(frame(88));
   rail_ = new TitleRail(session_, menu_, centre);
   rail_->setFixedHeight(frame(56));
-  mat_ = new Mat(session_, centre);
+  mat_ = new Mat(session_, stages_, centre);
   mat_->setScreenPixelsPerMm(screenPixelsPerMm(screen()));
   racks_ = new QStackedWidget(centre);
-  studyRack_ = new StudyRack(session_, mat_->study(), racks_);
-  racks_->addWidget(studyRack_);
-  wireDesk_ = new WireDesk(session_, racks_);
-  racks_->addWidget(wireDesk_);
-  poseRack_ = new PoseRack(session_, racks_);
-  racks_->addWidget(poseRack_);
-  wrapDesk_ = new WrapDesk(session_, racks_);
-  racks_->addWidget(wrapDesk_);
+  for (const auto& stage : stages_) racks_->addWidget(stage->makeRack(*mat_, racks_));
   racks_->setFixedHeight(frame(192));
-  card_ = new LimbCard(session_, centre);
+  card_ = new LimbCard(session_, stages_, centre);
   card_->setFixedWidth(frame(320));
-  tally_ = new Tally(session_, centre);
+  tally_ = new Tally(session_, stages_, centre);
   tally_->setFixedHeight(frame(56));
   grid->addWidget(spine_, 0, 0, 4, 1);
   grid->addWidget(rail_, 0, 1);
-  buildBand_ = new BuildBand(session_, centre);
-  buildBand_->setFixedHeight(frame(136));
+  bands_.clear();
+  for (const auto& stage : stages_) {
+    bands_.push_back(stage->makeBand(centre));
+    if (!bands_.back()) continue;
+    bands_.back()->setFixedHeight(frame(136));
+    grid->addWidget(bands_.back(), 2, 1);
+  }
   grid->addWidget(mat_, 1, 1);
-  grid->addWidget(buildBand_, 2, 1);
   grid->addWidget(racks_, 3, 1);
   grid->addWidget(card_, 0, 2, 4, 1);
   grid->addWidget(tally_, 4, 0, 1, 3);
@@ -83,26 +82,35 @@ void MainWindow::build() {
   grid->setColumnStretch(1, 1);
   setCentralWidget(centre);
   // Over the mat and what lies under it, while an animal is chosen.
-  board_ = new AnimalBoard(session_, centre);
-  board_->hide();
-  grid->addWidget(board_, 1, 1, 3, 1);
-  connect(board_, &AnimalBoard::left, this, [this] {
+  board_ = nullptr;
+  for (const auto& stage : stages_)
+    if (!board_) board_ = stage->makeBoard(centre);
+  if (board_) {
     board_->hide();
-    mat_->setFocus();
-  });
-  connect(board_, &AnimalBoard::chosen, this, [this](const QString& pattern) {
-    board_->hide();
-    keeping_->drop(); // whether to give it up was asked before
-    session_.startNew(pattern);
-    session_.setStage(Stage::Study);
-    mat_->fit();
-    mat_->setFocus();
-  });
+    grid->addWidget(board_, 1, 1, 3, 1);
+    connect(board_, &FirstBoard::left, this, [this] {
+      board_->hide();
+      mat_->setFocus();
+    });
+    connect(board_, &FirstBoard::chosen, this, [this](const QString& pattern) {
+      board_->hide();
+      keeping_->drop(); // whether to give it up was asked before
+      session_.startNew(pattern);
+      session_.setStage(stages_.front()->id());
+      mat_->fit();
+      mat_->setFocus();
+    });
+  }
   qApp->setStyleSheet(columna::styleSheet());
   setTabOrder(spine_, rail_);
   setTabOrder(rail_, mat_);
-  setTabOrder(mat_, buildBand_);
-  setTabOrder(buildBand_, racks_);
+  QWidget* before = mat_;
+  for (QWidget* band : bands_)
+    if (band) {
+      setTabOrder(before, band);
+      before = band;
+    }
+  setTabOrder(before, racks_);
   setTabOrder(racks_, card_);
   setTabOrder(card_, tally_);
   showStage();
@@ -110,23 +118,26 @@ void MainWindow::build() {
   mat_->setFocus();
 }
 
-QWidget* MainWindow::rackContent() const {
-  if (racks_->currentWidget() == poseRack_) return poseRack_;
-  if (racks_->currentWidget() == wireDesk_) return wireDesk_->pieces();
-  if (racks_->currentWidget() == wrapDesk_) return wrapDesk_->heaps();
-  auto* rack = qobject_cast<Rack*>(racks_->currentWidget());
-  return rack ? rack->content() : racks_->currentWidget();
+void MainWindow::enterStage() {
+  Stage* now = &stageOn(stages_, session_);
+  if (now == on_) return;
+  if (on_) on_->left();
+  on_ = now;
+  on_->entered();
 }
 
 void MainWindow::showStage() {
   if (board_) board_->hide();
-  racks_->setCurrentIndex(static_cast<int>(session_.stage()));
-  // At large text the mat needs the room: the build-up is in the rack's keys and the card then.
-  buildBand_->setVisible(session_.stage() == Stage::Wrap && textScale() <= 1.4);
+  for (size_t i = 0; i < stages_.size(); ++i) {
+    const bool now = stages_[i].get() == on_;
+    if (now) racks_->setCurrentIndex(static_cast<int>(i));
+    // At large text the mat needs the room: what a band holds is in the stage's keys and card then.
+    if (bands_[i]) bands_[i]->setVisible(now && textScale() <= 1.4);
+  }
 }
 
 void MainWindow::chooseAnimal() {
-  if (!mayLeave()) return;
+  if (!board_ || !mayLeave()) return;
   board_->show();
   board_->raise();
 }

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "mat/mat.h"
-#include "session/session.h"
 #include "sheet/page.h"
+#include "stage/stage.h"
 
 #include <QMainWindow>
 
@@ -12,37 +12,37 @@ class QStackedWidget;
 
 namespace columna {
 
+class FirstBoard;
 class Keeping;
 class LimbCard;
-class PoseRack;
-class Rack;
 class Spine;
-class StudyRack;
-class WireDesk;
-class BuildBand;
-class WrapDesk;
-class AnimalBoard;
 class Tally;
 class TitleRail;
 
 class MainWindow : public QMainWindow {
   Q_OBJECT
 public:
-  explicit MainWindow(Session& session);
+  /// The stages in the order of the work; at least one.
+  MainWindow(Session& session, Stages stages);
+  ~MainWindow() override;
+  MainWindow(const MainWindow&) = delete;
+  MainWindow& operator=(const MainWindow&) = delete;
 
   [[nodiscard]] Mat* mat() const { return mat_; }
   [[nodiscard]] LimbCard* card() const { return card_; }
   [[nodiscard]] Tally* tally() const { return tally_; }
   [[nodiscard]] TitleRail* rail() const { return rail_; }
-  [[nodiscard]] QWidget* rackContent() const;
-  [[nodiscard]] StudyRack* studyRack() const { return studyRack_; }
-  [[nodiscard]] AnimalBoard* board() const { return board_; }
+  [[nodiscard]] const Stages& stages() const { return stages_; }
+  /// The stage of its kind, null when it is none of them.
+  template <class Kind>
+  [[nodiscard]] Kind* stage() const {
+    for (const auto& each : stages_)
+      if (auto* found = qobject_cast<Kind*>(each.get())) return found;
+    return nullptr;
+  }
+  [[nodiscard]] FirstBoard* board() const { return board_; }
   /// A new figure begins with the choice of an animal on the whole mat.
   void chooseAnimal();
-  [[nodiscard]] WireDesk* wireDesk() const { return wireDesk_; }
-  [[nodiscard]] PoseRack* poseRack() const { return poseRack_; }
-  [[nodiscard]] WrapDesk* wrapDesk() const { return wrapDesk_; }
-  [[nodiscard]] BuildBand* buildBand() const { return buildBand_; }
 
   /// Opens a file; a sentence in the window when it cannot.
   bool openFile(const QString& path);
@@ -75,6 +75,7 @@ private:
   void makeMenu();
   void makeKeys();
   void showStage();
+  void enterStage();
   void refreshTitle();
   void tell(const QString& sentence);
   /// True when it is all right to leave what is open: saved, or given up.
@@ -90,6 +91,8 @@ private:
   bool saveTo(const QString& path);
 
   Session& session_;
+  Stages stages_;
+  Stage* on_ = nullptr; ///< the stage that was entered last
   QMenu* menu_ = nullptr;
   Mat* mat_ = nullptr;
   Spine* spine_ = nullptr;
@@ -97,12 +100,8 @@ private:
   LimbCard* card_ = nullptr;
   Tally* tally_ = nullptr;
   QStackedWidget* racks_ = nullptr;
-  StudyRack* studyRack_ = nullptr;
-  AnimalBoard* board_ = nullptr;
-  WireDesk* wireDesk_ = nullptr;
-  PoseRack* poseRack_ = nullptr;
-  WrapDesk* wrapDesk_ = nullptr;
-  BuildBand* buildBand_ = nullptr;
+  std::vector<QWidget*> bands_; ///< one a stage, null for those without
+  FirstBoard* board_ = nullptr;
   Keeping* keeping_ = nullptr;
 };
 

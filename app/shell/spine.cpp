@@ -1,12 +1,10 @@
 #include "shell/spine.h"
 
+#include "session/stance_view.h"
 #include "theme/theme.h"
 
 #include <QPainter>
 #include <QPainterPath>
-
-#include <algorithm>
-#include <map>
 
 namespace columna {
 namespace {
@@ -50,12 +48,12 @@ QPainterPath drum(const QRectF& r, bool notched) {
 
 } // namespace
 
-Vertebra::Vertebra(Stage stage, const QString& name, int number, QWidget* parent)
+Vertebra::Vertebra(const Stage& stage, int number, QWidget* parent)
     : QAbstractButton(parent), stage_(stage), number_(number) {
-  setText(name);
+  setText(stage.title());
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
-  setToolTip(tr("%1, Alt+%2").arg(name).arg(number));
+  setToolTip(tr("%1, Alt+%2").arg(stage.title()).arg(number));
 }
 
 QSize Vertebra::sizeHint() const { return {frame(88), frame(92)}; }
@@ -117,16 +115,12 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+Spine::Spine(Session& session, const Stages& stages, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Stages"));
-  const std::array<std::pair<Stage, QString>, 4> stages{{{Stage::Study, tr("Study")},
-                                                         {Stage::Wire, tr("Wire")},
-                                                         {Stage::Pose, tr("Pose")},
-                                                         {Stage::Wrap, tr("Wrap")}}};
-  for (size_t i = 0; i < stages.size(); ++i) {
-    auto* v = new Vertebra(stages[i].first, stages[i].second, static_cast<int>(i) + 1, this);
+  for (const auto& stage : stages) {
+    auto* v = new Vertebra(*stage, static_cast<int>(vertebrae_.size()) + 1, this);
     connect(v, &QAbstractButton::clicked, this, [this, v] {
-      session_.setStage(v->stage());
+      session_.setStage(v->stage().id());
       refresh();
     });
     vertebrae_.push_back(v);
@@ -137,33 +131,8 @@ Spine::Spine(Session& session, QWidget* parent) : QWidget(parent), session_(sess
 }
 
 void Spine::refresh() {
-  const Project& p = session_.project();
-  std::map<Topic, int> wrong;
-  for (const Finding& f : session_.plan().findings) wrong[f.topic] += f.level == Level::Good ? 0 : 1;
-  for (Vertebra* v : vertebrae_) {
-    bool settled = false;
-    if (v->stage() == Stage::Study) settled = !session_.path().isEmpty() || session_.history().canUndo();
-    if (v->stage() == Stage::Wire)
-      settled = !p.drawer.empty() || !p.routes.empty() || !p.pieceAllow.empty() ||
-                !(p.allow == Allowances()) || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) {
-                  return l.second.diameter || l.second.material || l.second.wires || l.second.held ||
-                         l.second.digits;
-                });
-    if (v->stage() == Stage::Wrap)
-      settled =
-          p.coat || !(p.wool == WoolWish()) || std::any_of(p.limbs.begin(), p.limbs.end(), [](const auto& l) {
-            return l.second.firmness || l.second.density || l.second.coatWay != CoatWay::Advised;
-          });
-    if (v->stage() == Stage::Pose) settled = !p.stances.empty();
-    // Pose is judged only while it is looked at: its sums are not made for the other stages.
-    const int found = v->stage() == Stage::Wire         ? wrong[Topic::Wire]
-                      : v->stage() == Stage::Study      ? wrong[Topic::Shape]
-                      : v->stage() == Stage::Wrap       ? wrong[Topic::Wool]
-                      : session_.stage() == Stage::Pose ? static_cast<int>(session_.pose().findings.size())
-                                                        : poseFound_;
-    if (v->stage() == Stage::Pose) poseFound_ = found;
-    v->setState(v->stage() == session_.stage(), settled, found);
-  }
+  for (Vertebra* v : vertebrae_)
+    v->setState(v->stage().id() == session_.stage(), v->stage().settled(), v->stage().toLookAt());
   update();
 }
 

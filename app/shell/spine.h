@@ -1,7 +1,7 @@
 // The spine: the stages as the vertebrae of a column, in the order of the work.
 #pragma once
 
-#include "session/session.h"
+#include "stage/stage.h"
 
 #include <QAbstractButton>
 #include <QWidget>
@@ -15,16 +15,16 @@ namespace columna {
 class Vertebra : public QAbstractButton {
   Q_OBJECT
 public:
-  Vertebra(Stage stage, const QString& name, int number, QWidget* parent);
+  Vertebra(const Stage& stage, int number, QWidget* parent);
   void setState(bool current, bool settled, int findings);
-  [[nodiscard]] Stage stage() const { return stage_; }
+  [[nodiscard]] const Stage& stage() const { return stage_; }
   [[nodiscard]] QSize sizeHint() const override;
 
 protected:
   void paintEvent(QPaintEvent* event) override;
 
 private:
-  Stage stage_;
+  const Stage& stage_;
   int number_;
   bool current_ = false, settled_ = false;
   int findings_ = 0;
@@ -33,7 +33,7 @@ private:
 class Spine : public QWidget {
   Q_OBJECT
 public:
-  explicit Spine(Session& session, QWidget* parent = nullptr);
+  Spine(Session& session, const Stages& stages, QWidget* parent = nullptr);
 
 protected:
   void paintEvent(QPaintEvent* event) override;
@@ -43,7 +43,6 @@ private:
   void refresh();
   Session& session_;
   std::vector<Vertebra*> vertebrae_;
-  int poseFound_ = 0; ///< to look at in Pose, as last seen
 };
 
 } // namespace columna

@@ -12,21 +12,6 @@
 namespace columna {
 namespace {
 
-/// Where what is found can be mended.
-Stage stageOf(Topic topic) {
-  switch (topic) {
-  case Topic::Shape:
-    return Stage::Study;
-  case Topic::Pose:
-    return Stage::Pose;
-  case Topic::Wool:
-    return Stage::Wrap;
-  case Topic::Wire:
-    break;
-  }
-  return Stage::Wire;
-}
-
 struct Total {
   QString label, figure, unit, more;
 };
@@ -81,7 +66,8 @@ private:
   QString count_, brief_;
 };
 
-Tally::Tally(Session& session, QWidget* parent) : QWidget(parent), session_(session), look_(new Look(this)) {
+Tally::Tally(Session& session, const Stages& stages, QWidget* parent)
+    : QWidget(parent), session_(session), stages_(stages), look_(new Look(this)) {
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(look_, &QAbstractButton::clicked, this, &Tally::nextFinding);
   connect(&session_, &Session::planSettled, this, [this] {
@@ -122,23 +108,24 @@ void Tally::note(const QString& words) {
 void Tally::nextFinding() {
   const auto& findings = looked();
   if (findings.empty()) return;
-  const bool posing = session_.stage() == Stage::Pose && !walking_;
+  const Stage& on = stageOn(stages_, session_);
+  const bool own = on.findings() && !walking_;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
   const int limb = session_.plan().figure.limb(f.where).value_or(-1);
-  const Stage stage = posing ? Stage::Pose : stageOf(f.topic);
   stepping_ = true;
-  session_.setStage(stage);
+  session_.setStage(own ? on.id() : stageFor(stages_, f.topic).id());
   stepping_ = false;
-  walking_ = !posing; // from stage to stage, through Pose too
+  walking_ = !own; // from stage to stage, through one with findings of its own too
   session_.select(limb);
   said_.clear();
   refresh();
 }
 
-/// Pose has findings of its own, of the stance; but a walk through the figure's goes on to its end.
+/// A stage may have findings of its own; but a walk through the figure's goes on to its end.
 const std::vector<Finding>& Tally::looked() const {
-  return session_.stage() == Stage::Pose && !walking_ ? session_.pose().findings : session_.plan().findings;
+  const std::vector<Finding>* own = walking_ ? nullptr : stageOn(stages_, session_).findings();
+  return own ? *own : session_.plan().findings;
 }
 
 void Tally::refresh() {
@@ -186,8 +173,7 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
                     str(printNumber(hours, hours < 10 ? 1 : 0)),
                     {},
                     tr("%1–%2").arg(qRound(plan.time.low / 60)).arg(qRound(plan.time.high / 60))});
-  const bool posing = session_.stage() == Stage::Pose;
-  const Standing& s = posing ? session_.pose().standing.base : plan.standing;
+  const Standing& s = stageOn(stages_, session_).standing();
   totals.push_back(
       {tr("stands"),
        plan.loads.legs == 0 ? tr("no legs")

@@ -2,7 +2,7 @@
 // click.
 #pragma once
 
-#include "session/session.h"
+#include "stage/stage.h"
 
 #include <QAbstractButton>
 #include <QWidget>
@@ -12,7 +12,7 @@ namespace columna {
 class Tally : public QWidget {
   Q_OBJECT
 public:
-  explicit Tally(Session& session, QWidget* parent = nullptr);
+  Tally(Session& session, const Stages& stages, QWidget* parent = nullptr);
   /// Selects the limb of the next finding.
   void nextFinding();
   [[nodiscard]] QAbstractButton* findings() const;
@@ -29,6 +29,7 @@ private:
   class Look;
   void refresh();
   Session& session_;
+  const Stages& stages_;
   Look* look_;
   [[nodiscard]] const std::vector<Finding>& looked() const;
   int at_ = -1;

@@ -4,6 +4,7 @@
 
 #include "kit/parts.h"
 #include "kit/say.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QActionGroup>
@@ -88,7 +89,7 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
       action->setFont(font);
       action->setEnabled(a.level != Level::Wrong);
       connect(action, &QAction::triggered, this,
-              [this, each = a.construction] { session_.setConstruction(each); });
+              [this, each = a.construction] { changes::setConstruction(session_, each); });
     }
   });
   kinds->setToolTipsVisible(true);
@@ -119,11 +120,11 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
     units->addWidget(b);
   }
   connect(mm_, &QToolButton::clicked, this, [this] {
-    session_.setUnits(UnitSystem::Metric);
+    changes::setUnits(session_, UnitSystem::Metric);
     refresh();
   });
   connect(in_, &QToolButton::clicked, this, [this] {
-    session_.setUnits(UnitSystem::Inch);
+    changes::setUnits(session_, UnitSystem::Inch);
     refresh();
   });
   layout->addLayout(units);

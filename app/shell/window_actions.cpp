@@ -7,16 +7,15 @@
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "report/solid_export.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "sheet/drawing.h"
 #include "sheet/true_size_sheet.h"
 #include "shell/dialogs.h"
 #include "shell/main_window.h"
 #include "shell/sheet_choice.h"
 #include "shell/tally.h"
-#include "study/gallery.h"
 #include "theme/theme.h"
-#include "turn/turntable.h"
-#include "wrap/build_band.h"
 
 #include <QActionGroup>
 #include <QEventLoop>
@@ -32,6 +31,8 @@
 #include <QShortcut>
 #include <QStandardPaths>
 #include <QTimer>
+
+#include <map>
 
 namespace columna {
 void MainWindow::makeMenu() {
@@ -53,7 +54,7 @@ void MainWindow::makeMenu() {
     const QString name =
         QInputDialog::getText(this, tr("Rename"), tr("Name of the figure"), QLineEdit::Normal,
                               QString::fromStdString(session_.project().name), &ok);
-    if (ok) session_.setName(name);
+    if (ok) changes::setName(session_, name);
   });
   menu_->addSeparator();
   add(tr("Print true-size sheet…"), QKeySequence::Print, &MainWindow::print);
@@ -94,7 +95,7 @@ void MainWindow::makeMenu() {
   });
   menu_->addSeparator();
   add(tr("Find…"), QKeySequence(QStringLiteral("Ctrl+K")), &MainWindow::find);
-  add(tr("Guide to this stage"), QKeySequence::HelpContents, [this] { showGuide(session_.stage(), this); });
+  add(tr("Guide to this stage"), QKeySequence::HelpContents, [this] { showGuide(*on_, this); });
   menu_->addSeparator();
   add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
 }
@@ -104,44 +105,20 @@ void MainWindow::makeKeys() {
     auto* shortcut = new QShortcut(keys, this);
     connect(shortcut, &QShortcut::activated, this, act);
   };
-  key(QStringLiteral(","), [this] {
-    if (session_.stage() == Stage::Wire) session_.stepWire(session_.selected(), -1);
-  });
-  key(QStringLiteral("."), [this] {
-    if (session_.stage() == Stage::Wire) session_.stepWire(session_.selected(), 1);
-  });
-  key(QStringLiteral("["), [this] {
-    if (session_.stage() == Stage::Wrap) session_.stepFirmness(session_.selected(), -1);
-  });
-  key(QStringLiteral("]"), [this] {
-    if (session_.stage() == Stage::Wrap) session_.stepFirmness(session_.selected(), 1);
-  });
-  key(QStringLiteral("\\"), [this] { session_.toggleTied(session_.selected()); });
-  key(Qt::Key_Delete, [this] {
-    if (session_.stage() == Stage::Wire && session_.selected() >= 0 &&
-        session_.plan().limbs[static_cast<size_t>(session_.selected())].wired)
-      session_.clearWire(session_.selected());
-  });
-  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap})
-    key(QStringLiteral("Alt+%1").arg(static_cast<int>(stage) + 1),
-        [this, stage] { session_.setStage(stage); });
-  key(QStringLiteral("B"), [this] {
-    if (session_.stage() == Stage::Wire) session_.setBare(!session_.bare());
-  });
-  key(QStringLiteral("P"), [this] {
-    if (session_.stage() == Stage::Wrap) buildBand_->togglePlay();
-  });
-  key(Qt::Key_PageDown, [this] {
-    if (session_.stage() == Stage::Wrap) buildBand_->wedge()->step(1);
-    if (session_.stage() == Stage::Pose) session_.stepPose(1);
-  });
-  key(Qt::Key_PageUp, [this] {
-    if (session_.stage() == Stage::Wrap) buildBand_->wedge()->step(-1);
-    if (session_.stage() == Stage::Pose) session_.stepPose(-1);
-  });
+  key(QStringLiteral("\\"), [this] { changes::toggleTied(session_, session_.selected()); });
+  for (size_t i = 0; i < stages_.size() && i < 9; ++i)
+    key(QStringLiteral("Alt+%1").arg(i + 1), [this, i] { session_.setStage(stages_[i]->id()); });
+  // Several stages may have the same key: the one that is on takes it.
+  std::map<QKeySequence, std::vector<std::pair<const Stage*, std::function<void()>>>> own;
+  for (const auto& stage : stages_)
+    for (StageKey& each : stage->keys()) own[each.keys].emplace_back(stage.get(), std::move(each.act));
+  for (const auto& [keys, acts] : own)
+    key(keys, [this, acts = acts] {
+      for (const auto& [stage, act] : acts)
+        if (stage == on_) act();
+    });
   key(QStringLiteral("T"), [this] {
-    if (session_.stage() == Stage::Pose || session_.stage() == Stage::Wrap)
-      mat_->showTurntable(!mat_->turntableOn());
+    if (on_->look().round != StageLook::Round::None) mat_->showTurntable(!mat_->turntableOn());
   });
   key(QStringLiteral("1"), [this] { mat_->trueSize(); });
   key(QStringLiteral("0"), [this] { mat_->fit(); });
@@ -187,24 +164,16 @@ void MainWindow::print() {
 }
 
 void MainWindow::find() {
-  std::vector<FindBox::Entry> entries;
+  std::vector<FindEntry> entries;
   const Plan& plan = session_.plan();
   entries.push_back({tr("Whole figure"), tr("part"), [this] { session_.select(-1); }});
   for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
     entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"),
                        [this, l] { session_.select(static_cast<int>(l)); }});
-  for (const auto& [stage, name] : {std::pair(Stage::Study, tr("Study")), std::pair(Stage::Wire, tr("Wire")),
-                                    std::pair(Stage::Pose, tr("Pose")), std::pair(Stage::Wrap, tr("Wrap"))})
-    entries.push_back({name, tr("stage"), [this, stage = stage] { session_.setStage(stage); }});
-  for (const Pattern& p : session_.catalog().patterns)
-    entries.push_back({QString::fromStdString(p.name), tr("animal"),
-                       [this, id = QString::fromStdString(p.id)] { session_.setPattern(id); }});
-  for (const auto& [pose, own] : session_.poses())
-    entries.push_back({pose.name.empty() ? tr("neutral stance") : QString::fromStdString(pose.name),
-                       tr("pose"), [this, name = QString::fromStdString(pose.name)] {
-                         session_.setStage(Stage::Pose);
-                         session_.takePose(name);
-                       }});
+  for (const auto& stage : stages_)
+    entries.push_back({stage->title(), tr("stage"), [this, id = stage->id()] { session_.setStage(id); }});
+  for (const auto& stage : stages_)
+    for (FindEntry& each : stage->finds()) entries.push_back(std::move(each));
   for (const Finding& f : plan.findings)
     entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] {
                          session_.select(session_.plan().figure.limb(where).value_or(-1));
@@ -244,16 +213,16 @@ void MainWindow::exportBody(QString path) {
       dialog.setValue(std::min(999, progress.load()));
   });
   connect(&watcher, &QFutureWatcher<std::optional<Problem>>::finished, &loop, &QEventLoop::quit);
-  watcher.setFuture(
-      beside([plan = session_.plan(), figure = session_.posedPlan().figure, name = session_.project().name,
-              to = path.toStdString(), wish] { return exportSolid(to, plan, figure, name, wish); }));
+  watcher.setFuture(beside([plan = session_.plan(), figure = session_.stance().plan().figure,
+                            name = session_.project().name, to = path.toStdString(),
+                            wish] { return exportSolid(to, plan, figure, name, wish); }));
   tick.start();
   if (!watcher.isFinished()) loop.exec();
   dialog.reset();
   if (const auto problem = watcher.result())
-    emit session_.refused(sentence(*problem));
+    session_.refuse(sentence(*problem));
   else
-    emit session_.noted(tr("Written to %1.").arg(QFileInfo(path).fileName()));
+    session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
 
 void MainWindow::saveWire(QString path) {
@@ -270,13 +239,13 @@ void MainWindow::saveWire(QString path) {
   } else if (path.endsWith(QStringLiteral(".csv"), Qt::CaseInsensitive)) {
     text = wireCsv(session_.plan());
   } else {
-    emit session_.refused(tr("End the name in .svg, .dxf or .csv, so that it is known what to write."));
+    session_.refuse(tr("End the name in .svg, .dxf or .csv, so that it is known what to write."));
     return;
   }
   if (const auto problem = writeAtomically(path.toStdString(), text))
-    emit session_.refused(sentence(*problem));
+    session_.refuse(sentence(*problem));
   else
-    emit session_.noted(tr("Written to %1.").arg(QFileInfo(path).fileName()));
+    session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
 
 } // namespace columna

@@ -87,7 +87,7 @@ void MainWindow::keepThumbnail() {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   picture.save(&buffer, "PNG");
-  session_.setThumbnail(buffer.data());
+  session_.keepEntry("thumbnail.png", buffer.data().toStdString());
 }
 
 bool MainWindow::offerLeft() {

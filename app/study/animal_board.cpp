@@ -47,7 +47,7 @@ private:
 
 } // namespace
 
-AnimalBoard::AnimalBoard(Session& session, QWidget* parent) : QWidget(parent) {
+AnimalBoard::AnimalBoard(Session& session, QWidget* parent) : FirstBoard(parent) {
   setAccessibleName(tr("Which animal?"));
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(px(24), px(50), px(8), px(4));

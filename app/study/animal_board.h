@@ -2,21 +2,18 @@
 // the one under the hand stands beside a hand, as large as it would be made at first.
 #pragma once
 
+#include "stage/first_board.h"
 #include "study/gallery.h"
 
 #include <vector>
 
 namespace columna {
 
-class AnimalBoard : public QWidget {
+class AnimalBoard : public FirstBoard {
   Q_OBJECT
 public:
   explicit AnimalBoard(Session& session, QWidget* parent = nullptr);
   [[nodiscard]] const std::vector<PatternTile*>& tiles() const { return tiles_; }
-
-signals:
-  void chosen(const QString& pattern);
-  void left(); ///< without a choice
 
 protected:
   void paintEvent(QPaintEvent* event) override;

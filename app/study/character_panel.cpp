@@ -2,6 +2,7 @@
 
 #include "kit/parts.h"
 #include "kit/say.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -34,7 +35,8 @@ std::optional<double> ageOf(const Character& c) {
 
 } // namespace
 
-CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+CharacterPanel::CharacterPanel(Session& session, StudyView& study, QWidget* parent)
+    : QWidget(parent), session_(session), study_(study) {
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, px(8), 0);
   grid->setHorizontalSpacing(px(10));
@@ -96,25 +98,25 @@ CharacterPanel::CharacterPanel(Session& session, QWidget* parent) : QWidget(pare
     const double girth = shape.character.girth;
     shape.character = characterAt(value / 20.0);
     shape.character.girth = girth;
-    session_.setShape(tr("character"), std::move(shape), false, QStringLiteral("age"));
+    changes::setShape(session_, tr("character"), std::move(shape), false, QStringLiteral("age"));
   });
   connect(girth_, &QSlider::valueChanged, this, [this](int value) {
     Shape shape = session_.project().shape;
     shape.character.girth = value / 100.0;
-    session_.setShape(tr("girth"), std::move(shape), false, QStringLiteral("stout"));
+    changes::setShape(session_, tr("girth"), std::move(shape), false, QStringLiteral("stout"));
   });
   for (QSlider* s : {age_, girth_}) connect(s, &QSlider::sliderReleased, &session_, &Session::endRun);
-  connect(halving_, &QCheckBox::toggled, &session_, &Session::setHalving);
-  connect(putBack_, &QPushButton::clicked, this, [this] { session_.putBack(-1); });
+  connect(halving_, &QCheckBox::toggled, &study_, &StudyView::setHalving);
+  connect(putBack_, &QPushButton::clicked, this, [this] { changes::putBack(session_, -1); });
   connect(life_, &QPushButton::clicked, this, [this] {
     Shape shape = session_.project().shape;
     shape.character = {};
-    session_.setShape(tr("true to life"), std::move(shape), false);
+    changes::setShape(session_, tr("true to life"), std::move(shape), false);
   });
   connect(&session_, &Session::planSettled, this, [this] {
     if (isVisible()) refresh();
   });
-  connect(&session_, &Session::studyChanged, this, [this] {
+  connect(&study_, &StudyView::changed, this, [this] {
     if (isVisible()) refresh();
   });
   refresh();
@@ -127,13 +129,13 @@ void CharacterPanel::typed(size_t index) {
   QString text = field->text();
   const auto number = parseNumber(text.remove(u'×').remove(u'%').trimmed().toStdString());
   if (!number) {
-    emit session_.refused(sentence(number.problem()));
+    session_.refuse(sentence(number.problem()));
     refresh();
     return;
   }
   Shape shape = session_.project().shape;
   shape.character.*kDials[index] = index == kLower ? *number / 100 : *number;
-  session_.setShape(tr("character"), std::move(shape), false);
+  changes::setShape(session_, tr("character"), std::move(shape), false);
   refresh();
 }
 
@@ -150,7 +152,7 @@ void CharacterPanel::refresh() {
   const QSignalBlocker quietHalving(halving_);
   if (const auto age = ageOf(c)) age_->setValue(qRound(*age * 20));
   girth_->setValue(qRound(c.girth * 100));
-  halving_->setChecked(session_.halving());
+  halving_->setChecked(study_.halving());
   Shape changed = session_.project().shape;
   changed.character = {};
   putBack_->setEnabled(!changed.none());

@@ -2,7 +2,7 @@
 // alone.
 #pragma once
 
-#include "session/session.h"
+#include "study/study_view.h"
 
 #include <QWidget>
 
@@ -18,7 +18,7 @@ namespace columna {
 class CharacterPanel : public QWidget {
   Q_OBJECT
 public:
-  explicit CharacterPanel(Session& session, QWidget* parent);
+  explicit CharacterPanel(Session& session, StudyView& study, QWidget* parent);
   [[nodiscard]] QSlider* age() const { return age_; }
   /// head, muzzle, legs, eyes, eyes lower, girth
   [[nodiscard]] QLineEdit* dial(int index) const { return dials_[static_cast<size_t>(index)]; }
@@ -32,6 +32,7 @@ private:
   void refresh();
   void typed(size_t index);
   Session& session_;
+  StudyView& study_;
   QSlider* age_;
   QSlider* girth_;
   std::array<QLineEdit*, 6> dials_{};

@@ -66,7 +66,8 @@ void RatioRows::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-ComparePanel::ComparePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+ComparePanel::ComparePanel(Session& session, StudyView& study, QWidget* parent)
+    : QWidget(parent), session_(session), study_(study) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
   row->setSpacing(px(24));
@@ -91,21 +92,21 @@ ComparePanel::ComparePanel(Session& session, QWidget* parent) : QWidget(parent),
   ratios_ = new RatioRows(this);
   row->addWidget(ratios_, 1);
   connect(with_, &QComboBox::activated, this,
-          [this](int index) { session_.setCompared(with_->itemData(index).toString()); });
+          [this](int index) { study_.setCompared(with_->itemData(index).toString()); });
   connect(&session_, &Session::planSettled, this, &ComparePanel::refresh);
-  connect(&session_, &Session::studyChanged, this, &ComparePanel::refresh);
+  connect(&study_, &StudyView::changed, this, &ComparePanel::refresh);
 }
 
 void ComparePanel::showEvent(QShowEvent* /*event*/) {
-  if (session_.compared().isEmpty()) session_.setCompared(QString::fromStdString(session_.project().pattern));
+  if (study_.compared().isEmpty()) study_.setCompared(QString::fromStdString(session_.project().pattern));
   refresh();
 }
 
 void ComparePanel::refresh() {
   if (!isVisible()) return;
-  const Pattern* other = session_.catalog().pattern(session_.compared().toStdString());
+  const Pattern* other = session_.catalog().pattern(study_.compared().toStdString());
   if (!other) return;
-  with_->setCurrentIndex(with_->findData(session_.compared()));
+  with_->setCurrentIndex(with_->findData(study_.compared()));
   ratios_->set(proportions(session_.plan().figure, figureAtScale(*other, session_.plan().figure.scale)));
 }
 

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "anatomy/proportion.h"
-#include "session/session.h"
+#include "study/study_view.h"
 
 #include <QWidget>
 
@@ -29,7 +29,7 @@ private:
 class ComparePanel : public QWidget {
   Q_OBJECT
 public:
-  ComparePanel(Session& session, QWidget* parent);
+  ComparePanel(Session& session, StudyView& study, QWidget* parent);
   [[nodiscard]] QComboBox* with() const { return with_; }
   [[nodiscard]] const RatioRows* ratios() const { return ratios_; }
 
@@ -39,6 +39,7 @@ protected:
 private:
   void refresh();
   Session& session_;
+  StudyView& study_;
   QComboBox* with_;
   RatioRows* ratios_;
 };

@@ -3,6 +3,7 @@
 #include "kit/settings.h"
 #include "mat/shape.h"
 #include "pose/pose.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
@@ -139,7 +140,7 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
   for (const Pattern& pattern : session_.catalog().patterns) {
     auto* tile = new PatternTile(pattern, session_, this);
     connect(tile, &QAbstractButton::clicked, this, [this, tile] {
-      session_.setPattern(tile->id());
+      changes::setPattern(session_, tile->id());
       QStringList used = recent();
       used.removeAll(tile->id());
       used.prepend(tile->id());

@@ -2,6 +2,7 @@
 
 #include "kit/parts.h"
 #include "kit/say.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QDate>
@@ -50,8 +51,9 @@ void MadePanel::rebuild() {
     row.words = textLabel(this, 13, QFont::Normal, false);
     row.out = new QPushButton(tr("not made"), this);
     row.out->setAccessibleName(tr("%1 is not made yet").arg(name));
-    connect(row.out, &QPushButton::clicked, this,
-            [this, limbId = row.limb] { session_.setMade(limbId, {}, {}, {}); });
+    connect(row.out, &QPushButton::clicked, this, [this, limbId = row.limb] {
+      (void)changes::setMade(session_, {limbId.toStdString(), {}, {}, {}});
+    });
     grid_->addWidget(row.name, line, 0);
     grid_->addWidget(row.length, line, 1);
     grid_->addWidget(row.across, line, 2);
@@ -75,13 +77,14 @@ void MadePanel::typed(const QString& limb) {
       if (fields[i]->text().trimmed().isEmpty()) continue;
       const auto mm = parseLength(fields[i]->text().toStdString(), session_.units());
       if (!mm) {
-        emit session_.refused(sentence(mm.problem()));
+        session_.refuse(sentence(mm.problem()));
         refresh();
         return;
       }
       values[i] = *mm;
     }
-    session_.setMade(limb, values[0], values[1], QDate::currentDate().toString(Qt::ISODate));
+    (void)changes::setMade(session_, {limb.toStdString(), values[0], values[1],
+                                      QDate::currentDate().toString(Qt::ISODate).toStdString()});
     refresh();
     return;
   }

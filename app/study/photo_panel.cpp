@@ -1,10 +1,12 @@
 #include "study/photo_panel.h"
 
+#include "edit/study_edit.h"
 #include "kit/beside.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/settings.h"
-#include "mat/study_layer.h"
+#include "session/changes.h"
+#include "study/study_layer.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -18,8 +20,8 @@
 #include <QVBoxLayout>
 
 namespace columna {
-PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
-    : QWidget(parent), session_(session), layer_(layer) {
+PhotoPanel::PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QWidget* parent)
+    : QWidget(parent), session_(session), study_(study), layer_(layer) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
   row->setSpacing(px(16));
@@ -60,7 +62,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   acts->addWidget(skip_);
   far_ = new QCheckBox(tr("far side too"), this);
   far_->setToolTip(tr("ask for the legs behind as well, to compare or average both sides"));
-  connect(far_, &QCheckBox::toggled, &session_, &Session::setFarSide);
+  connect(far_, &QCheckBox::toggled, &study_, &StudyView::setFarSide);
   acts->addWidget(far_);
   acts->addStretch();
   middle->addLayout(acts);
@@ -77,8 +79,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
     tool->setToolTip(tips[i]);
     tool->setCheckable(true);
     tool->setFocusPolicy(Qt::TabFocus);
-    connect(tool, &QToolButton::clicked, this,
-            [this, i] { session_.setPhotoTool(static_cast<PhotoTool>(i)); });
+    connect(tool, &QToolButton::clicked, this, [this, i] { study_.setPhotoTool(static_cast<PhotoTool>(i)); });
     tools_[i] = tool;
     tools->addWidget(tool);
   }
@@ -116,13 +117,13 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
   connect(add_, &QPushButton::clicked, this, [this] { loading() ? stop() : choose(); });
   metering_.setInterval(40);
   connect(&metering_, &QTimer::timeout, this, [this] { bar_->setValue(meter_->percent); });
-  connect(remove_, &QPushButton::clicked, this, [this] { session_.removePhoto(session_.photoIndex()); });
+  connect(remove_, &QPushButton::clicked, this, [this] { study_.removePhoto(study_.photoIndex()); });
   connect(view_, &QComboBox::activated, this, [this](int index) {
     for (size_t i = 0; i < session_.project().photos.size(); ++i)
       if (static_cast<int>(session_.project().photos[i].view) == index)
-        session_.setPhotoIndex(static_cast<int>(i));
+        study_.setPhotoIndex(static_cast<int>(i));
   });
-  connect(skip_, &QPushButton::clicked, &session_, &Session::skipLandmark);
+  connect(skip_, &QPushButton::clicked, &study_, &StudyView::skipLandmark);
   connect(accept_, &QPushButton::clicked, this, &PhotoPanel::acceptProposed);
   connect(adopt_, &QPushButton::clicked, this, &PhotoPanel::takeOver);
   connect(known_, &QLineEdit::returnPressed, this, &PhotoPanel::knownLength);
@@ -136,17 +137,17 @@ PhotoPanel::PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent)
     bar_->hide();
     add_->setText(tr("Take one in…"));
     if (meter_->stop)
-      emit session_.noted(tr("Reading was stopped; nothing was changed."));
+      session_.note(tr("Reading was stopped; nothing was changed."));
     else if (!read)
-      emit session_.refused(sentence(read.problem()));
-    else if (!session_.addPhoto(loadingView_, read->jpeg, read->image))
+      session_.refuse(sentence(read.problem()));
+    else if (!study_.addPhoto(loadingView_, read->jpeg, read->image))
       emit loaded();
     refresh();
   });
   connect(&session_, &Session::planSettled, this, [this] {
     if (isVisible()) refresh();
   });
-  connect(&session_, &Session::studyChanged, this, [this] {
+  connect(&study_, &StudyView::changed, this, [this] {
     if (isVisible()) refresh();
   });
   refresh();
@@ -184,17 +185,17 @@ QString PhotoPanel::prompt() const { return prompt_->text(); }
 void PhotoPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void PhotoPanel::refresh() {
-  const int index = session_.photoIndex();
+  const int index = study_.photoIndex();
   const bool any = index >= 0;
   for (QWidget* w : std::array<QWidget*, 5>{remove_, skip_, accept_, bones_, adopt_}) w->setEnabled(any);
   for (size_t i = 0; i < tools_.size(); ++i) {
     tools_[i]->setEnabled(any);
-    tools_[i]->setChecked(static_cast<PhotoTool>(i) == session_.photoTool());
+    tools_[i]->setChecked(static_cast<PhotoTool>(i) == study_.photoTool());
     tools_[i]->setStyleSheet(QStringLiteral("QToolButton { color: %1; font-weight: %2; }")
                                  .arg(tools_[i]->isChecked() ? theme().woad.name() : theme().faint.name())
                                  .arg(tools_[i]->isChecked() ? 600 : 400));
   }
-  known_->setVisible(session_.photoTool() == PhotoTool::KnownLength);
+  known_->setVisible(study_.photoTool() == PhotoTool::KnownLength);
   known_->setEnabled(layer_->lineLength() > 0);
   if (!any) {
     prompt_->setText(watcher_.isRunning() ? tr("Reading the picture …")
@@ -206,16 +207,15 @@ void PhotoPanel::refresh() {
   const Photo& photo = session_.project().photos[static_cast<size_t>(index)];
   view_->setCurrentIndex(static_cast<int>(photo.view));
   far_->setVisible(photo.view == View::Side);
-  const std::string next = session_.nextLandmark();
-  if (session_.photoTool() == PhotoTool::Landmarks)
+  const std::string next = study_.nextLandmark();
+  if (study_.photoTool() == PhotoTool::Landmarks)
     prompt_->setText(
         next.empty() ? tr("Every landmark is placed")
                      : tr("Click: %1").arg(str(landmarkWords(session_.plan().pattern, next, photo.view))));
   else
-    prompt_->setText(session_.photoTool() == PhotoTool::Straighten
-                         ? tr("Draw a line that is level or upright")
-                     : session_.photoTool() == PhotoTool::Tall ? tr("Draw from the ground to the top")
-                                                               : tr("Draw a line of known length"));
+    prompt_->setText(study_.photoTool() == PhotoTool::Straighten ? tr("Draw a line that is level or upright")
+                     : study_.photoTool() == PhotoTool::Tall     ? tr("Draw from the ground to the top")
+                                                                 : tr("Draw a line of known length"));
   const auto fit = fitSimilarity(session_.plan().pattern, photo);
   const bool begun = photo.landmarks.size() >= 2;
   trouble_->setText(fit     ? tr("%1 placed; the dotted ones only want dragging").arg(photo.landmarks.size())
@@ -261,7 +261,7 @@ void PhotoPanel::takeOver() {
   const Pattern* animal = session_.catalog().pattern(session_.project().pattern);
   Shape character;
   character.character = session_.project().shape.character;
-  session_.setShape(tr("lengths from the picture"),
+  changes::setShape(session_, tr("lengths from the picture"),
                     adoptTrace(session_.project().shape,
                                traceBones(shaped(*animal, character), session_.project().photos),
                                average_->isChecked(), only),
@@ -269,33 +269,33 @@ void PhotoPanel::takeOver() {
 }
 
 void PhotoPanel::acceptProposed() {
-  const int index = session_.photoIndex();
+  const int index = study_.photoIndex();
   if (index < 0) return;
   std::vector<Photo> photos = session_.project().photos;
   Photo& photo = photos[static_cast<size_t>(index)];
   const auto proposed = proposeLandmarks(session_.plan().pattern, photo);
   if (!proposed) {
-    emit session_.refused(sentence(proposed.problem()));
+    session_.refuse(sentence(proposed.problem()));
     return;
   }
   for (const auto& [joint, at] : *proposed)
     if (photo.view != View::Side || !joint.starts_with("left-")) photo.landmarks[joint] = at;
-  session_.setPhotos(tr("proposed landmarks"), std::move(photos));
+  changes::setPhotos(session_, tr("proposed landmarks"), std::move(photos));
 }
 
 void PhotoPanel::knownLength() {
   const auto mm = parseLength(known_->text().toStdString(), session_.units());
-  const int index = session_.photoIndex();
+  const int index = study_.photoIndex();
   if (!mm || !(*mm > 0)) {
-    emit session_.refused(mm ? tr("A line of no length settles nothing; give its length on the figure.")
-                             : sentence(mm.problem()));
+    session_.refuse(mm ? tr("A line of no length settles nothing; give its length on the figure.")
+                       : sentence(mm.problem()));
     return;
   }
   if (index < 0 || layer_->lineLength() <= 0) return;
-  std::vector<Photo> photos = session_.project().photos;
-  photos[static_cast<size_t>(index)].mmPerPixel = *mm / layer_->lineLength();
-  session_.setPhotos(tr("known length"), std::move(photos));
-  session_.setPhotoTool(PhotoTool::Landmarks);
+  // The layer gives the line's length alone; where it lay does not matter.
+  (void)session_.apply(tr("known length"), edit::photoScaled(session_.project(), static_cast<size_t>(index),
+                                                             {0, 0}, {layer_->lineLength(), 0}, *mm));
+  study_.setPhotoTool(PhotoTool::Landmarks);
 }
 
 } // namespace columna

@@ -1,8 +1,8 @@
 // Photo to trace: take a picture in, click the landmarks asked for, and take the bones' lengths over.
 #pragma once
 
-#include "session/session.h"
 #include "study/picture.h"
+#include "study/study_view.h"
 
 #include <QFutureWatcher>
 #include <QTimer>
@@ -27,7 +27,7 @@ class StudyLayer;
 class PhotoPanel : public QWidget {
   Q_OBJECT
 public:
-  PhotoPanel(Session& session, StudyLayer* layer, QWidget* parent);
+  PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QWidget* parent);
   ~PhotoPanel() override;
   PhotoPanel(const PhotoPanel&) = delete;
   PhotoPanel& operator=(const PhotoPanel&) = delete;
@@ -60,6 +60,7 @@ private:
   void acceptProposed();
   void knownLength();
   Session& session_;
+  StudyView& study_;
   StudyLayer* layer_;
   QComboBox* view_;
   QPushButton* add_;

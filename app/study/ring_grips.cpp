@@ -1,4 +1,4 @@
-#include "mat/ring_grips.h"
+#include "study/ring_grips.h"
 
 #include <algorithm>
 #include <cmath>

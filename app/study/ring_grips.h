@@ -1,7 +1,7 @@
 // Girth rings as grips: where their edges lie in a view, and what dragging an edge does to the section.
 #pragma once
 
-#include "mat/study_layer.h"
+#include "study/study_layer.h"
 
 #include <functional>
 

@@ -5,6 +5,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/json_text.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QHBoxLayout>
@@ -111,7 +112,8 @@ void ScaleChart::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-ScalePanel::ScalePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+ScalePanel::ScalePanel(Session& session, StudyView& study, QWidget* parent)
+    : QWidget(parent), session_(session), study_(study) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
   row->setSpacing(px(24));
@@ -145,7 +147,7 @@ ScalePanel::ScalePanel(Session& session, QWidget* parent) : QWidget(parent), ses
   connect(&watcher_, &QFutureWatcher<ScaleStudy>::finished, this, &ScalePanel::done);
   connect(&solving_, &QFutureWatcher<Result<double>>::finished, this, &ScalePanel::solved);
   connect(&session_, &Session::planSettled, this, &ScalePanel::changed);
-  connect(&session_, &Session::studyChanged, this, &ScalePanel::changed);
+  connect(&study_, &StudyView::changed, this, &ScalePanel::changed);
 }
 
 ScalePanel::~ScalePanel() {
@@ -207,14 +209,14 @@ void ScalePanel::solve(bool core) {
   const auto amount = core ? parseMass(field->text().toStdString(), session_.units())
                            : parseLength(field->text().toStdString(), session_.units());
   if (!amount) {
-    emit session_.refused(sentence(amount.problem()));
+    session_.refuse(sentence(amount.problem()));
     return;
   }
   if (solving_.isRunning()) return; // the one before is soon found
   solvedName_ = core ? tr("size for %1 of core").arg(str(printMass(*amount, session_.units())))
                      : tr("size for %1 of wire").arg(str(printLength(*amount, session_.units())));
   solvedFor_ = writeJson(toJson(session_.project()));
-  emit session_.noted(tr("trying sizes"));
+  session_.note(tr("trying sizes"));
   solving_.setFuture(
       beside([project = session_.project(), catalog = session_.sharedCatalog(), amount = *amount, core] {
         return core ? heightForCore(project, *catalog, amount) : heightForWire(project, *catalog, amount);
@@ -225,9 +227,9 @@ void ScalePanel::solved() {
   const Result<double> height = solving_.result();
   if (writeJson(toJson(session_.project())) != solvedFor_) return; // it is another figure by now
   if (height)
-    session_.setSizing({SizeBy::OverallHeight, *height, {}}, solvedName_);
+    changes::setSizing(session_, {SizeBy::OverallHeight, *height, {}}, solvedName_);
   else
-    emit session_.refused(sentence(height.problem()));
+    session_.refuse(sentence(height.problem()));
 }
 
 } // namespace columna

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "edit/size_study.h"
-#include "session/session.h"
+#include "study/study_view.h"
 
 #include <QFutureWatcher>
 #include <QTimer>
@@ -45,7 +45,7 @@ private:
 class ScalePanel : public QWidget {
   Q_OBJECT
 public:
-  ScalePanel(Session& session, QWidget* parent);
+  ScalePanel(Session& session, StudyView& study, QWidget* parent);
   ~ScalePanel() override;
   ScalePanel(const ScalePanel&) = delete;
   ScalePanel& operator=(const ScalePanel&) = delete;
@@ -64,6 +64,7 @@ private:
   void solve(bool core);
   void solved();
   Session& session_;
+  StudyView& study_;
   ScaleChart* chart_;
   QLineEdit* wool_;
   QLineEdit* wire_;

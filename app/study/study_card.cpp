@@ -1,7 +1,8 @@
 #include "study/study_card.h"
 
 #include "kit/say.h"
-#include "mat/ring_grips.h"
+#include "session/changes.h"
+#include "study/ring_grips.h"
 #include "theme/theme.h"
 
 #include <QGridLayout>
@@ -135,7 +136,7 @@ void StudyCard::typed(SizeBy by) {
   Sizing sizing{by, *size, {}};
   if (by == SizeBy::Limb && session_.selected() >= 0)
     sizing.limb = session_.plan().figure.limbs[static_cast<size_t>(session_.selected())].family;
-  tell(session_.setSizing(sizing, tr("size")));
+  tell(changes::setSizing(session_, sizing, tr("size")));
 }
 
 void StudyCard::refresh() {
@@ -282,7 +283,7 @@ void StudyCard::makeBones(int l) {
     for (QLineEdit* field : {row.length, row.girth}) field->setFixedWidth(frame(76));
     connect(row.length, &QLineEdit::editingFinished, this, [this, index] { typedBone(index); });
     connect(row.girth, &QLineEdit::editingFinished, this, [this, index] { typedGirth(index); });
-    connect(row.back, &QPushButton::clicked, this, [this, b] { session_.putBack(b); });
+    connect(row.back, &QPushButton::clicked, this, [this, b] { changes::putBack(session_, b); });
     boneGrid_->addWidget(row.name, line, 0);
     boneGrid_->addWidget(row.length, line, 1);
     boneGrid_->addWidget(row.girth, line, 2);
@@ -297,7 +298,7 @@ void StudyCard::typedBone(size_t index) {
   QLineEdit* field = rows_[index].length;
   field->setModified(false);
   const auto mm = parseLength(field->text().toStdString(), session_.units());
-  tell(mm ? session_.setBoneLength(rows_[index].bone, *mm) : std::optional(sentence(mm.problem())));
+  tell(mm ? changes::setBoneLength(session_, rows_[index].bone, *mm) : std::optional(sentence(mm.problem())));
 }
 
 void StudyCard::typedGirth(size_t index) {
@@ -314,7 +315,7 @@ void StudyCard::typedGirth(size_t index) {
     tell(tr("A girth of %1 mm goes round nothing; give one above 0.").arg(*mm));
     return;
   }
-  tell(session_.changeGirth(rows_[index].bone, 1, *mm / now, *mm / now, 0));
+  tell(changes::changeGirth(session_, rows_[index].bone, 1, *mm / now, *mm / now, 0));
 }
 
 QLineEdit* StudyCard::boneField(const std::string& bone) const {

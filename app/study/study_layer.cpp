@@ -1,8 +1,12 @@
-#include "mat/study_layer.h"
+#include "study/study_layer.h"
 
+#include "edit/study_edit.h"
 #include "judge/pose_words.h"
-#include "mat/ring_grips.h"
+#include "study/ring_grips.h"
 #include "theme/theme.h"
+
+#include "session/changes.h"
+#include <QKeyEvent>
 
 #include <algorithm>
 #include <cmath>
@@ -36,12 +40,12 @@ bool same(const Grip& a, const Grip& b) {
 
 } // namespace
 
-StudyLayer::StudyLayer(Session& session, Shapes& shapes, QObject* parent)
-    : QObject(parent), session_(session), shapes_(shapes) {}
+StudyLayer::StudyLayer(Session& session, StudyView& view, Shapes& shapes)
+    : session_(session), view_(view), shapes_(shapes) {}
 
 const Photo* StudyLayer::photo(View view) const {
-  if (session_.stage() != Stage::Study || session_.way() != Way::Photo) return nullptr;
-  const int index = session_.photoIndex();
+  if (view_.way() != Way::Photo) return nullptr;
+  const int index = view_.photoIndex();
   if (index < 0) return nullptr;
   const Photo& photo = session_.project().photos[static_cast<size_t>(index)];
   return photo.view == view ? &photo : nullptr;
@@ -62,6 +66,10 @@ Similarity StudyLayer::at_rest(const Photo& photo) const {
   const Vec2 off = middle - s.toPicture(Vec2(b.center().x(), b.center().y()));
   s.shift += Vec2(off.x(), -off.y());
   return s;
+}
+
+std::optional<QRectF> StudyLayer::instead(View view) const {
+  return photo(view) ? std::optional(pictureBounds(view)) : std::nullopt;
 }
 
 QRectF StudyLayer::pictureBounds(View view) const {
@@ -107,7 +115,6 @@ QPointF StudyLayer::onFigure(const Viewport& v, const QPointF& at) const {
 
 std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
   std::vector<Grip> out;
-  if (session_.stage() != Stage::Study) return out;
   const Plan& plan = session_.plan();
   const QTransform over = overlay(v.view);
   const auto pixel = [&](const Vec2& mm) {
@@ -124,7 +131,7 @@ std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
     }
     if (const auto proposed = proposeLandmarks(plan.pattern, *p))
       for (const auto& [joint, at] : *proposed) {
-        if (v.view == View::Side && joint.starts_with("left-") && !session_.farSide()) continue; // not shown
+        if (v.view == View::Side && joint.starts_with("left-") && !view_.farSide()) continue; // not shown
         Grip g;
         g.kind = Grip::Kind::Landmark;
         g.joint = joint;
@@ -180,12 +187,11 @@ QString StudyLayer::nameOf(const Grip& grip) const {
                                         : jointName(session_.plan(), grip.joint);
 }
 
-bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*modifiers*/) {
-  if (session_.stage() != Stage::Study) return false;
+bool StudyLayer::press(const Viewport& v, const QPointF& at, bool /*large*/) {
   pressedAt_ = at;
   moved_ = false;
   const Photo* p = photo(v.view);
-  if (p && session_.photoTool() != PhotoTool::Landmarks) {
+  if (p && view_.photoTool() != PhotoTool::Landmarks) {
     line_ = QLineF(at, at);
     dragView_ = v.view;
     return true;
@@ -196,7 +202,7 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
     return true;
   }
   if (!p) return false;
-  const std::string next = session_.nextLandmark();
+  const std::string next = view_.nextLandmark();
   const Vec2 place = toPicture(v, at);
   if (next.empty() || place.x() < 0 || place.y() < 0 || place.x() > p->width || place.y() > p->height)
     return false;
@@ -206,8 +212,9 @@ bool StudyLayer::press(const Viewport& v, const QPointF& at, Qt::KeyboardModifie
 
 void StudyLayer::placeLandmark(const std::string& joint, const Vec2& at, const QString& run) {
   std::vector<Photo> photos = session_.project().photos;
-  photos[static_cast<size_t>(session_.photoIndex())].landmarks[joint] = at;
-  (void)session_.setPhotos(tr("landmark %1").arg(jointName(session_.plan(), joint)), std::move(photos), run);
+  photos[static_cast<size_t>(view_.photoIndex())].landmarks[joint] = at;
+  (void)changes::setPhotos(session_, tr("landmark %1").arg(jointName(session_.plan(), joint)),
+                           std::move(photos), run);
 }
 
 void StudyLayer::cycle(const Viewport& v, int step) {
@@ -222,10 +229,11 @@ void StudyLayer::cycle(const Viewport& v, int step) {
   for (int i = 0; active_ && i < count; ++i)
     if (same(all[static_cast<size_t>(i)], *active_)) at = i;
   active_ = all[static_cast<size_t>(at + step + count) % std::max<size_t>(1, all.size())];
-  emit session_.noted(nameOf(*active_)); // said in the tally, where the eye and a reader find it
+  session_.note(nameOf(*active_)); // said in the tally, where the eye and a reader find it
 }
 
 void StudyLayer::letGo() {
+  if (!active_) return;
   active_.reset();
   session_.endRun();
 }
@@ -245,7 +253,7 @@ void StudyLayer::nudgeActive(const Viewport& v, const QPointF& step, bool carry)
       if (v.view == View::Side) place += Vec3(step.x(), 0, -step.y());
       if (v.view == View::Front) place += Vec3(0, step.x(), -step.y());
       if (v.view == View::Above) place += Vec3(step.x(), -step.y(), 0);
-      (void)session_.moveJoint(g.joint, place, carry, run);
+      (void)changes::moveJoint(session_, g.joint, place, carry, run);
     }
     return;
   }
@@ -253,7 +261,7 @@ void StudyLayer::nudgeActive(const Viewport& v, const QPointF& step, bool carry)
 
 void StudyLayer::placeNext(const Viewport& v) {
   const Photo* p = photo(v.view);
-  const std::string next = session_.nextLandmark();
+  const std::string next = view_.nextLandmark();
   if (!p || next.empty()) return;
   Vec2 at(p->width / 2.0, p->height / 2.0);
   if (const auto proposed = proposeLandmarks(session_.plan().pattern, *p))
@@ -304,7 +312,8 @@ void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifier
     }
   const Vec3 own = (*now - by) * scale;
   if (QLineF(v.at(own), at).length() < px(kSnap)) place = own;
-  (void)session_.moveJoint(grip_->joint, place, modifiers.testFlag(Qt::ShiftModifier), runOf(*grip_));
+  (void)changes::moveJoint(session_, grip_->joint, place, modifiers.testFlag(Qt::ShiftModifier),
+                           runOf(*grip_));
 }
 
 void StudyLayer::dragRing(const Viewport& v, const QPointF& at) {
@@ -313,45 +322,81 @@ void StudyLayer::dragRing(const Viewport& v, const QPointF& at) {
   if (!ring) return;
   const QPointF mm = overlay(v.view).inverted().map(QPointF(v.mm(at).x(), v.mm(at).y()));
   const RingDrag drag = dragTo(f, *ring, *grip_, v.view, Vec2(mm.x(), mm.y()));
-  (void)session_.changeGirth(grip_->bone, grip_->place, drag.across, drag.deep, drag.lift, runOf(*grip_));
+  (void)changes::changeGirth(session_, grip_->bone, grip_->place, drag.across, drag.deep, drag.lift,
+                             runOf(*grip_));
 }
 
-void StudyLayer::release(const Viewport& v, const QPointF& at) {
+bool StudyLayer::release(const Viewport& v, const QPointF& at) {
+  const bool click = !moved_ && !tracing(v.view);
   if (line_) {
     const QLineF line(line_->p1(), at);
     line_.reset();
     dragView_.reset();
     finishLine(v, line);
-    return;
+    return click;
   }
   grip_.reset();
   dragView_.reset();
   session_.endRun();
+  return click;
+}
+
+std::optional<QString> StudyLayer::over(const Viewport& v, const QPointF& at, bool /*large*/) const {
+  const auto grip = gripAt(v, at);
+  return grip ? std::optional(nameOf(*grip)) : std::nullopt;
+}
+
+bool StudyLayer::key(QKeyEvent* event, const Viewport& v) {
+  const bool shift = event->modifiers().testFlag(Qt::ShiftModifier);
+  QPointF step;
+  switch (event->key()) {
+  case Qt::Key_J: // the next joint, ring or landmark to move with the arrows
+    cycle(v, shift ? -1 : 1);
+    return true;
+  case Qt::Key_L:
+    placeNext(v);
+    return true;
+  case Qt::Key_Escape:
+    if (!active_) return false;
+    letGo();
+    return true;
+  case Qt::Key_Left:
+    step = {-1, 0};
+    break;
+  case Qt::Key_Right:
+    step = {1, 0};
+    break;
+  case Qt::Key_Up:
+    step = {0, -1};
+    break;
+  case Qt::Key_Down:
+    step = {0, 1};
+    break;
+  default:
+    return false;
+  }
+  if (!active_) return false;
+  nudgeActive(v, step, shift); // a millimetre a press; with Shift all that hangs on it
+  return true;
 }
 
 void StudyLayer::finishLine(const Viewport& v, const QLineF& line) {
   if (line.length() < 8 || !photo(v.view)) return;
-  std::vector<Photo> photos = session_.project().photos;
-  Photo& p = photos[static_cast<size_t>(session_.photoIndex())];
+  const auto index = static_cast<size_t>(view_.photoIndex());
   const Vec2 a = toPicture(v, line.p1());
   const Vec2 b = toPicture(v, line.p2());
-  const double length = (b - a).norm();
-  if (session_.photoTool() == PhotoTool::Straighten) {
-    // The line is to lie level, or to stand upright, whichever it is nearer to.
-    double angle = std::atan2(-(b.y() - a.y()), b.x() - a.x());
-    const double right = M_PI / 2;
-    angle -= std::round(angle / right) * right;
-    p.straighten = angle;
-    (void)session_.setPhotos(tr("picture straightened"), std::move(photos));
-  } else if (session_.photoTool() == PhotoTool::Tall) {
-    p.mmPerPixel = session_.plan().figure.overallHeight / length;
-    (void)session_.setPhotos(tr("picture's height"), std::move(photos));
+  if (view_.photoTool() == PhotoTool::Straighten) {
+    (void)session_.apply(tr("picture straightened"),
+                         edit::photoStraightened(session_.project(), index, a, b));
+  } else if (view_.photoTool() == PhotoTool::Tall) {
+    (void)session_.apply(tr("picture's height"), edit::photoScaled(session_.project(), index, a, b,
+                                                                   session_.plan().figure.overallHeight));
   } else {
-    lineLength_ = length;
+    lineLength_ = (b - a).norm();
     emit lineDrawn();
     return;
   }
-  session_.setPhotoTool(PhotoTool::Landmarks);
+  view_.setPhotoTool(PhotoTool::Landmarks);
 }
 
 } // namespace columna

@@ -2,8 +2,9 @@
 // traced with its landmarks, the animal laid over for comparison, halving rules, and made parts.
 #pragma once
 
-#include "mat/figure_painter.h"
 #include "mat/shape.h"
+#include "stage/mat_layer.h"
+#include "study/study_view.h"
 
 #include <QObject>
 
@@ -23,34 +24,30 @@ struct Grip {
   QPointF at; ///< pixels
 };
 
-class StudyLayer : public QObject {
+class StudyLayer : public QObject, public MatLayer {
   Q_OBJECT
 public:
-  StudyLayer(Session& session, Shapes& shapes, QObject* parent);
+  StudyLayer(Session& session, StudyView& view, Shapes& shapes);
 
   /// Whether this view shows a picture being traced instead of the figure.
   [[nodiscard]] bool tracing(View view) const;
-  /// Where the picture lies, in mm of the view's plane with y upwards (as ViewShape::bounds).
-  [[nodiscard]] QRectF pictureBounds(View view) const;
-  void paintUnder(QPainter& painter, const Viewport& v) const;
-  void paintOver(QPainter& painter, const Viewport& v, bool large) const;
-
-  /// True when the layer takes the press.
-  bool press(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers modifiers);
-  void move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers modifiers);
-  void release(const Viewport& v, const QPointF& at);
-  [[nodiscard]] bool dragging() const { return grip_ || line_; }
-  /// Whether the hand has moved since the press; a joint only pressed selects its limb.
-  [[nodiscard]] bool moved() const { return moved_; }
-  /// The view something is dragged in.
-  [[nodiscard]] std::optional<View> dragView() const { return dragView_; }
+  [[nodiscard]] std::optional<QRectF> instead(View view) const override;
+  void paintUnder(QPainter& painter, const Viewport& v, bool large) override;
+  void paintOver(QPainter& painter, const Viewport& v, bool large) override;
+  bool press(const Viewport& v, const QPointF& at, bool large) override;
+  void move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers modifiers) override;
+  /// A joint only pressed selects its limb.
+  bool release(const Viewport& v, const QPointF& at) override;
+  [[nodiscard]] bool movesFigure() const override { return true; }
+  [[nodiscard]] std::optional<QString> over(const Viewport& v, const QPointF& at, bool large) const override;
+  bool key(QKeyEvent* event, const Viewport& v) override;
+  void letGo() override;
+  [[nodiscard]] QPointF onFigure(const Viewport& v, const QPointF& at) const override;
   [[nodiscard]] std::optional<Grip> gripAt(const Viewport& v, const QPointF& at) const;
   /// What the grip is called, for its tool tip.
   [[nodiscard]] QString nameOf(const Grip& grip) const;
   [[nodiscard]] std::vector<Grip> grips(const Viewport& v) const;
 
-  /// Where a place on the picture lies on the figure as it stands without one, pixels: for picking limbs.
-  [[nodiscard]] QPointF onFigure(const Viewport& v, const QPointF& at) const;
   /// Pixels of the picture for a place of the view, and back.
   [[nodiscard]] Vec2 toPicture(const Viewport& v, const QPointF& at) const;
   [[nodiscard]] QPointF fromPicture(const Viewport& v, const Vec2& at) const;
@@ -58,7 +55,6 @@ public:
   [[nodiscard]] double lineLength() const { return lineLength_; }
   // By keyboard: one grip after another, moved with the arrows.
   void cycle(const Viewport& v, int step);
-  void letGo();
   [[nodiscard]] const std::optional<Grip>& active() const { return active_; }
   /// One step: right and down as on the screen; a joint or ring goes a millimetre, a landmark a pixel.
   void nudgeActive(const Viewport& v, const QPointF& step, bool carry);
@@ -70,6 +66,8 @@ signals:
 
 private:
   [[nodiscard]] const Photo* photo(View view) const;
+  /// Where the picture lies, in mm of the view's plane with y upwards (as ViewShape::bounds).
+  [[nodiscard]] QRectF pictureBounds(View view) const;
   /// Modules to picture, before anything is placed: the picture stands on the ground, a little larger than
   /// the figure.
   [[nodiscard]] Similarity at_rest(const Photo& photo) const;
@@ -85,6 +83,7 @@ private:
   void finishLine(const Viewport& v, const QLineF& line);
 
   Session& session_;
+  StudyView& view_;
   Shapes& shapes_;
   mutable Shapes comparedShapes_;
   std::optional<Grip> grip_;

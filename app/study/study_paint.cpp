@@ -1,5 +1,5 @@
 // How Study's layer looks.
-#include "mat/study_layer.h"
+#include "study/study_layer.h"
 #include "theme/theme.h"
 
 #include <QPainter>
@@ -19,12 +19,13 @@ QTransform modules(const Viewport& v, double scale) {
 
 } // namespace
 
-void StudyLayer::paintUnder(QPainter& p, const Viewport& v) const {
+void StudyLayer::paintUnder(QPainter& p, const Viewport& v, bool large) {
+  if (!large) return;
   if (const Photo* picture = photo(v.view)) paintPicture(p, v, *picture);
 }
 
 void StudyLayer::paintPicture(QPainter& p, const Viewport& v, const Photo& photo) const {
-  const QImage& image = session_.picture(photo.entry);
+  const QImage& image = view_.picture(photo.entry);
   if (image.isNull()) return;
   const QPointF o = fromPicture(v, {0, 0});
   const QPointF x = fromPicture(v, {1, 0}) - o;
@@ -53,7 +54,7 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
       const auto to = all.find(name(b.to));
       if (from == all.end() || to == all.end()) continue;
       const bool placed = photo.landmarks.contains(from->first) && photo.landmarks.contains(to->first);
-      if (side > 0 && photo.view == View::Side && !placed && !session_.farSide())
+      if (side > 0 && photo.view == View::Side && !placed && !view_.farSide())
         continue; // the far side only once it is placed
       QPen pen(t.card, placed ? 4.5 : 3.5, Qt::SolidLine, Qt::RoundCap);
       p.setPen(pen);
@@ -66,7 +67,7 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
   }
   for (const auto& [joint, at] : all) {
     const bool placed = photo.landmarks.contains(joint);
-    if (!placed && photo.view == View::Side && joint.starts_with("left-") && !session_.farSide()) continue;
+    if (!placed && photo.view == View::Side && joint.starts_with("left-") && !view_.farSide()) continue;
     p.setPen(QPen(placed ? t.card : t.woad, 1.6));
     p.setBrush(placed ? t.woad : t.card);
     p.drawEllipse(fromPicture(v, at), px(placed ? 5.5 : 4), px(placed ? 5.5 : 4));
@@ -75,7 +76,7 @@ void StudyLayer::paintLandmarks(QPainter& p, const Viewport& v, const Photo& pho
 
 void StudyLayer::paintCompared(QPainter& p, const Viewport& v) const {
   const Plan& plan = session_.plan();
-  const Pattern* other = session_.catalog().pattern(session_.compared().toStdString());
+  const Pattern* other = session_.catalog().pattern(view_.compared().toStdString());
   if (!other) return;
   const auto length = [](const Figure& f) {
     for (const FigureLimb& limb : f.limbs)
@@ -154,15 +155,14 @@ void StudyLayer::paintMade(QPainter& p, const Viewport& v) const {
     }
 }
 
-void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) const {
-  if (session_.stage() != Stage::Study) return;
+void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   const Theme& t = theme();
   const Plan& plan = session_.plan();
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
   if (!session_.project().made.empty()) paintMade(p, v);
-  if (session_.way() == Way::Compare && !session_.compared().isEmpty()) paintCompared(p, v);
-  if (session_.halving()) paintHalving(p, v);
+  if (view_.way() == Way::Compare && !view_.compared().isEmpty()) paintCompared(p, v);
+  if (view_.halving()) paintHalving(p, v);
   const Photo* picture = photo(v.view);
   if (picture) {
     if (fitSimilarity(plan.pattern, *picture)) {

@@ -2,9 +2,10 @@
 
 #include "kit/beside.h"
 #include "measure/quantity.h"
+#include "session/build_view.h"
+#include "session/stance_view.h"
 #include "solid/field.h"
 #include "theme/theme.h"
-#include "turn/joint_marks.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -49,7 +50,7 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
     stop_ = true; // a picture under way is of another figure
     moved();
   };
-  connect(&session_, &Session::momentChanged, this, other);
+  connect(&session_.build(), &BuildView::changed, this, other);
   for (const auto signal : {&Session::poseChanged, &Session::planSettled, &Session::stageChanged})
     connect(&session_, signal, this, [this, other] {
       ghost_.clear(); // the finished outline is another too
@@ -64,15 +65,29 @@ Turntable::~Turntable() {
   making_.waitForFinished();
 }
 
+void Turntable::setStage(Stage& stage) {
+  stage_ = &stage;
+  round_ = stage.makeRound();
+  ++turn_;
+  moved();
+}
+
+bool Turntable::building() const { return look().built && !session_.build().finished(); }
+
+/// In the stance, whatever the flat views under it show just now.
 const Figure& Turntable::figure() const {
-  const Plan& stance = session_.posedPlan();
-  if (session_.stage() != Stage::Wrap || session_.finished()) return stance.figure;
-  if (&session_.drawnPlan() == &stance) return session_.builtFigure();
-  // The flat views under it show the neutral stance just now; the turntable never does.
-  std::vector<double> bundles;
-  for (const LimbPlan& limb : stance.limbs) bundles.push_back(limb.wired ? limb.section.bundle() : 0);
-  built_ = figureAtMoment(stance.figure, stance.wool, session_.moment(), bundles);
-  return *built_;
+  return building() ? session_.build().plan(true).figure : session_.stance().plan().figure;
+}
+
+/// The finished outline, dashed, where the work is still inside it.
+void Turntable::paintGhost() {
+  if (!building() || ghostSeen_ != seen() || ghost_.empty()) return;
+  if (image_.format() != QImage::Format_ARGB32_Premultiplied)
+    image_ = image_.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+  const QRgb ink = theme().ink.rgb();
+  const QRect area = image_.rect();
+  for (const QPoint& at : ghost_)
+    if ((at.x() + at.y()) / 5 % 2 == 0 && area.contains(at)) image_.setPixel(at, ink);
 }
 
 std::array<double, 9> Turntable::seen() const {
@@ -87,18 +102,18 @@ void Turntable::askFine() {
   stop_ = false;
   askedTurn_ = turn_;
   askedLook_ = look_;
-  const bool wrap = session_.stage() == Stage::Wrap;
-  const Plan& plan = session_.posedPlan();
-  FineAsk ask{
-      .figure = figure(), .solid = solidTurn_ == turn_ ? solid_ : nullptr, .paint = WoolPaint(session_)};
+  const Plan& plan = session_.stance().plan();
+  FineAsk ask{.figure = figure(),
+              .solid = solidTurn_ == turn_ ? solid_ : nullptr,
+              .paint = WoolPaint(session_, look().felt)};
   ask.wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
   ask.wish.blend = usualBlend(session_.plan().figure);
   ask.wish.flats = Flats::Apart; // thinner than the picture's cells
   ask.wish.stop = &stop_;
   ask.through = through_;
-  ask.bare = wrap && !session_.finished();
+  ask.bare = building();
   if (ask.through || ask.bare) ask.wire = wireMesh(plan, kFineWire, pieceColours(plan));
-  if (wrap) ask.outline = plan.figure;
+  if (look().felt) ask.outline = plan.figure;
   ask.camera = camera_;
   ask.size = size();
   ask.stop = &stop_;
@@ -161,7 +176,7 @@ void Turntable::turnBy(double yaw, double pitch) {
 }
 
 QPointF Turntable::jointAt(int point) const {
-  return camera_.at(session_.posedPlan().skeleton.points[static_cast<size_t>(point)].at);
+  return camera_.at(session_.stance().plan().skeleton.points[static_cast<size_t>(point)].at);
 }
 
 QImage Turntable::picture() {
@@ -171,7 +186,7 @@ QImage Turntable::picture() {
 
 void Turntable::fitCamera() {
   if (!fitted_ || held_ >= 0) return;
-  const Figure& figure = session_.posedPlan().figure;
+  const Figure& figure = session_.stance().plan().figure;
   Vec3 low(1e9, 1e9, 1e9);
   Vec3 high = -low;
   for (const Tube& tube : figure.tubes)
@@ -209,12 +224,11 @@ void Turntable::render() {
   if (rendered_) return;
   rendered_ = true;
   fitCamera();
-  const bool wrap = session_.stage() == Stage::Wrap;
-  const Plan& plan = session_.posedPlan();
-  const WoolPaint paint(session_);
+  const Plan& plan = session_.stance().plan();
+  const WoolPaint paint(session_, look().felt);
   Raster wool(width(), height());
-  wool.draw(woolMesh(figure(), wrap ? kKnobSides : kSides, paint.parts()), camera_);
-  const bool bare = wrap && !session_.finished();
+  wool.draw(woolMesh(figure(), look().felt ? kKnobSides : kSides, paint.parts()), camera_);
+  const bool bare = building();
   if (through_ || bare) {
     const Mesh wire = wireMesh(plan, kWireSides, pieceColours(plan));
     if (bare) wool.draw(wire, camera_);
@@ -234,7 +248,7 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   render();
   if (behind() && !fine_.isActive() && !making_.isRunning()) fine_.start();
   const Theme& t = theme();
-  const Plan& plan = session_.posedPlan();
+  const Plan& plan = session_.stance().plan();
   QPainter p(this);
   p.fillRect(rect(), t.ground);
   p.setRenderHint(QPainter::Antialiasing);
@@ -251,13 +265,7 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
     p.drawPolygon(circle);
   }
   p.drawImage(0, 0, image_);
-  const bool wrap = session_.stage() == Stage::Wrap;
-  if (wrap) {
-    paintGirths(p);
-    paintPads(p);
-  } else
-    paintJointMarks(p, plan, session_.pose(), session_.selected(),
-                    [this](const Vec3& at) { return camera_.at(at); });
+  if (round_) round_->paint(p, camera_, size());
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
   const QPointF head(px(16), px(24));
@@ -265,10 +273,7 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
   const double w = QFontMetricsF(p.font()).horizontalAdvance(tr("turntable"));
   p.setFont(typeface(13));
   p.setPen(t.faint);
-  const QString more = !wrap ? tr("drag a joint to pose, beside it to turn; X shows the wire")
-                       : session_.finished()
-                           ? tr("girths as felted, by the tape; drag to turn, X shows the wire")
-                           : tr("girths by the tape as they should be now; dashes are the finished outline");
+  const QString more = round_ ? round_->hint() : tr("drag to turn; X shows the wire");
   p.drawText(head + QPointF(w + px(14), 0),
              p.fontMetrics().elidedText(more, Qt::ElideRight, qRound(width() - head.x() - w - px(20))));
   if (hasFocus()) {
@@ -285,30 +290,10 @@ void Turntable::changeEvent(QEvent* event) {
   QWidget::changeEvent(event);
 }
 
-int Turntable::pointUnder(const QPointF& pixel) const {
-  const Plan& plan = session_.posedPlan();
-  int best = -1;
-  double least = px(10);
-  double nearest = -1e9;
-  for (const int point : posableJoints(plan)) {
-    const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
-    const double away = QLineF(camera_.at(at), pixel).length();
-    if (away > px(10)) continue;
-    // Of joints behind each other the one towards the eye.
-    const double near = camera_.near(at);
-    if (away < least - px(3) || (away < least + px(3) && near > nearest)) {
-      least = std::min(least, away);
-      nearest = near;
-      best = point;
-    }
-  }
-  return best;
-}
-
 void Turntable::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
   setFocus();
-  held_ = session_.stage() == Stage::Pose ? pointUnder(event->position()) : -1;
+  held_ = round_ ? round_->pointAt(camera_, event->position()) : -1;
   if (held_ >= 0) {
     setCursor(Qt::ClosedHandCursor);
     return;
@@ -321,9 +306,8 @@ void Turntable::mousePressEvent(QMouseEvent* event) {
 
 void Turntable::mouseMoveEvent(QMouseEvent* event) {
   if (held_ >= 0) {
-    const Vec3 at = session_.posedPlan().skeleton.points[static_cast<size_t>(held_)].at;
-    if (const auto joint = session_.jointOfPoint(held_))
-      session_.dragJoint(*joint, camera_.place(event->position(), at), QStringLiteral("drag pose"));
+    const Vec3 at = session_.stance().plan().skeleton.points[static_cast<size_t>(held_)].at;
+    round_->drag(held_, camera_.place(event->position(), at));
     return;
   }
   if (turning_) {
@@ -332,8 +316,8 @@ void Turntable::mouseMoveEvent(QMouseEvent* event) {
     turnBy(by.x() * 0.008, by.y() * 0.008);
     return;
   }
-  setCursor(session_.stage() == Stage::Pose && pointUnder(event->position()) >= 0 ? Qt::OpenHandCursor
-                                                                                  : Qt::SizeAllCursor);
+  setCursor(round_ && round_->pointAt(camera_, event->position()) >= 0 ? Qt::OpenHandCursor
+                                                                       : Qt::SizeAllCursor);
 }
 
 void Turntable::mouseReleaseEvent(QMouseEvent* /*event*/) {

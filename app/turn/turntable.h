@@ -2,7 +2,8 @@
 // dragged moves in the plane of the picture, arrow keys turn it step by step.
 #pragma once
 
-#include "session/session.h"
+#include "stage/round_layer.h"
+#include "stage/stage.h"
 #include "turn/fine_picture.h"
 
 #include <QFutureWatcher>
@@ -23,6 +24,8 @@ public:
   Turntable(const Turntable&) = delete;
   Turntable& operator=(const Turntable&) = delete;
 
+  /// The stage whose look it has, and what that puts over the figure.
+  void setStage(Stage& stage);
   void setThroughWool(bool on);
   void fit();
   void turnBy(double yaw, double pitch);
@@ -55,16 +58,17 @@ private:
   /// The finished outline, dashed, where the work is still inside it.
   void paintGhost();
   [[nodiscard]] std::array<double, 9> seen() const;
-  void paintGirths(QPainter& p) const;
-  /// Where pads go: those of the selected limb, or the one under the hand.
-  void paintPads(QPainter& p) const;
   /// Another picture is wanted: drawn coarsely at once, finely once it rests.
   void moved();
   /// The same figure from the same side in other colours: the picture stays until the fine one is there.
   void recoloured();
-  [[nodiscard]] int pointUnder(const QPointF& pixel) const;
+  /// The wool is under way, not the finished figure.
+  [[nodiscard]] bool building() const;
+  [[nodiscard]] StageLook look() const { return stage_ ? stage_->look() : StageLook(); }
 
   Session& session_;
+  Stage* stage_ = nullptr;
+  std::unique_ptr<RoundLayer> round_;
   Camera camera_;
   Raster raster_{1, 1};
   QImage image_;  ///< the raster at the widget's size
@@ -75,7 +79,6 @@ private:
   std::uint64_t look_ = 1; ///< counts changes of the picture
   std::uint64_t solidTurn_ = 0, askedTurn_ = 0;
   std::uint64_t fineLook_ = 0, askedLook_ = 0;
-  mutable std::optional<Figure> built_;    ///< the work under way, where the flat views have another stance
   std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
   QFutureWatcher<std::shared_ptr<FinePicture>> making_;
   std::atomic<bool> stop_{false};

@@ -2,11 +2,13 @@
 
 #include "kit/tone.h"
 #include "pose/carried.h"
+#include "session/build_view.h"
+#include "session/stance_view.h"
 #include "theme/theme.h"
 
 namespace columna {
 
-WoolPaint::WoolPaint(const Session& session) {
+WoolPaint::WoolPaint(const Session& session, bool felted) {
   const Plan& plan = session.plan();
   const Theme& t = theme();
   const size_t limbs = plan.figure.limbs.size();
@@ -16,7 +18,7 @@ WoolPaint::WoolPaint(const Session& session) {
   for (const FigureLimb& limb : plan.figure.limbs) family_.push_back(limb.family);
   for (const FigureBone& bone : plan.figure.bones) limbOf_.push_back(bone.limb);
   coated_.assign(limbs, 0);
-  if (session.stage() != Stage::Wrap) {
+  if (!felted) {
     const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
     const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
     for (size_t l = 0; l < limbs; ++l)
@@ -24,7 +26,7 @@ WoolPaint::WoolPaint(const Session& session) {
     return;
   }
   const WoolWish& wish = session.project().wool;
-  const std::vector<LimbMoment> moment = session.moment();
+  const std::vector<LimbMoment> moment = session.build().moment();
   for (size_t l = 0; l < limbs; ++l) {
     const bool coat = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
     QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
@@ -33,7 +35,7 @@ WoolPaint::WoolPaint(const Session& session) {
     plain_.push_back(tinted(colour, l));
   }
   if (wish.markings.empty()) return;
-  stance_ = session.posedPlan().figure.bones;
+  stance_ = session.stance().plan().figure.bones;
   neutral_ = plan.figure.bones;
   for (size_t b = 0; b < neutral_.size(); ++b) back_.push_back(boneTurn(stance_[b], neutral_[b]));
   for (const Marking& m : wish.markings)

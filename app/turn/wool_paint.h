@@ -14,8 +14,8 @@ namespace columna {
 
 class WoolPaint {
 public:
-  /// Of the figure as the stage shows it: in Wrap the wool that is on, else parts by whether they are chosen.
-  explicit WoolPaint(const Session& session);
+  /// `felted`: the wool that is on at the build-up's moment; else parts by whether they are chosen.
+  WoolPaint(const Session& session, bool felted);
 
   /// Wool at a place of a bone's surface in its stance, mm; `normal` points outwards.
   [[nodiscard]] QRgb at(const Vec3& middle, const Vec3& normal, int bone) const;

@@ -97,7 +97,7 @@ void AllowancePanel::typed(size_t index) {
   bool ok = false;
   const double value = field->text().trimmed().replace(u',', u'.').toDouble(&ok);
   if (!ok || value < f.low || value > f.high) {
-    emit session_.refused(
+    session_.refuse(
         tr("“%1” is no such allowance; give %2 to %3.").arg(field->text()).arg(f.low).arg(f.high));
     refresh();
     return;
@@ -118,7 +118,7 @@ void AllowancePanel::typedHandling() {
   handling_->setModified(false);
   const auto mm = parseLength(handling_->text().toStdString(), session_.units());
   if (!mm || !(*mm >= limits::kLeastHandling && *mm <= limits::kMostHandling)) {
-    emit session_.refused(mm ? tr("The longest wire is to be 1 mm to 100 m.") : sentence(mm.problem()));
+    session_.refuse(mm ? tr("The longest wire is to be 1 mm to 100 m.") : sentence(mm.problem()));
     refresh();
     return;
   }

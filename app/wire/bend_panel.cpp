@@ -2,6 +2,7 @@
 
 #include "kit/parts.h"
 #include "kit/say.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wire/bend_table.h"
 
@@ -38,7 +39,7 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     ends->addWidget(ends_[i]);
     connect(ends_[i], &QComboBox::activated, this, [this, i](int at) {
       const int piece = chooser_->currentIndex();
-      if (piece >= 0) session_.moveEnd(piece, i == 1, ends_[i]->itemData(at).toInt());
+      if (piece >= 0) changes::moveEnd(session_, piece, i == 1, ends_[i]->itemData(at).toInt());
       refresh(); // put back when it was refused
     });
   }

@@ -184,7 +184,7 @@ void DrawerPanel::refresh() {
 }
 
 void DrawerPanel::add() {
-  const auto refuse = [this](const QString& sentence) { emit session_.refused(sentence); };
+  const auto refuse = [this](const QString& sentence) { session_.refuse(sentence); };
   OwnWire w;
   w.material = material_->currentData().toString().toStdString();
   const auto d = parseDiameter(size_->text().toStdString(), session_.units());
@@ -218,7 +218,7 @@ void DrawerPanel::count() {
   const auto length = parseLength(turnsLength_->text().toStdString(), session_.units());
   const auto d = length ? diameterByTurns(turns_->value(), *length) : Result<Estimate>(length.problem());
   if (!d) {
-    emit session_.refused(sentence(d.problem()));
+    session_.refuse(sentence(d.problem()));
     return;
   }
   size_->setText(str(printLength(d->value, session_.units(), 2)));
@@ -231,19 +231,19 @@ void DrawerPanel::count() {
 void DrawerPanel::hang() {
   const int at = list_->currentRow();
   if (at < 0) {
-    emit session_.refused(tr("Choose the wire that was tested in the drawer first."));
+    session_.refuse(tr("Choose the wire that was tested in the drawer first."));
     return;
   }
   const auto grams = parseMass(mass_->text().toStdString(), session_.units());
   const auto length = parseLength(overhang_->text().toStdString(), session_.units());
   if (!grams || !length) {
-    emit session_.refused(sentence(grams ? length.problem() : grams.problem()));
+    session_.refuse(sentence(grams ? length.problem() : grams.problem()));
     return;
   }
   const auto y =
       yieldByHangingMass(*grams, *length, session_.project().drawer[static_cast<size_t>(at)].diameter);
   if (!y) {
-    emit session_.refused(sentence(y.problem()));
+    session_.refuse(sentence(y.problem()));
     return;
   }
   session_.edit(tr("yield as tested"), [&](Project& p) { p.drawer[static_cast<size_t>(at)].yield = *y; });

@@ -1,5 +1,6 @@
-#include "mat/end_layer.h"
+#include "wire/end_layer.h"
 
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QLineF>
@@ -10,7 +11,7 @@
 namespace columna {
 
 int EndLayer::piece() const {
-  if (session_.stage() != Stage::Wire || session_.selected() < 0) return -1;
+  if (session_.selected() < 0) return -1;
   const Plan& plan = session_.plan();
   const int p = plan.pieceOf(session_.selected());
   if (p < 0) return -1;
@@ -66,25 +67,35 @@ int EndLayer::nearest(const Viewport& v, const QPointF& at) const {
   return best;
 }
 
-bool EndLayer::press(const Viewport& v, const QPointF& at) {
+void EndLayer::move(const Viewport& /*v*/, const QPointF& at, Qt::KeyboardModifiers /*keys*/) { at_ = at; }
+
+std::optional<QString> EndLayer::over(const Viewport& v, const QPointF& at, bool large) const {
+  return large && endAt(v, at) ? std::optional(Session::tr("drag the end of the wire to another joint"))
+                               : std::nullopt;
+}
+
+bool EndLayer::press(const Viewport& v, const QPointF& at, bool large) {
+  if (!large) return false;
   held_ = endAt(v, at);
   at_ = at;
   return held_.has_value();
 }
 
-void EndLayer::release(const Viewport& v, const QPointF& at) {
-  if (!held_) return;
+bool EndLayer::release(const Viewport& v, const QPointF& at) {
+  if (!held_) return false;
   const int end = *held_;
   const int p = piece();
   const int to = nearest(v, at);
   held_.reset();
-  if (p < 0 || to < 0) return;
+  if (p < 0 || to < 0) return false;
   const auto& route = session_.plan().pieces[static_cast<size_t>(p)].route;
-  if ((end == 0 ? route.front() : route.back()) == to) return;
-  session_.moveEnd(p, end == 1, to);
+  if ((end == 0 ? route.front() : route.back()) == to) return false;
+  (void)changes::moveEnd(session_, p, end == 1, to);
+  return false;
 }
 
-void EndLayer::paint(QPainter& p, const Viewport& v) const {
+void EndLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
+  if (!large) return;
   const auto both = ends(v);
   if (!both) return;
   const Theme& t = theme();

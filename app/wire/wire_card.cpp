@@ -4,6 +4,7 @@
 #include "kit/say.h"
 #include "measure/gauge.h"
 #include "project/limits.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -62,11 +63,13 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   keys->addWidget(thicker);
   keys->addStretch();
   layout->addLayout(keys);
-  connect(thinner, &KeyButton::clicked, this, [this] { session_.stepWire(session_.selected(), -1); });
-  connect(thicker, &KeyButton::clicked, this, [this] { session_.stepWire(session_.selected(), 1); });
-  connect(twin, &KeyButton::clicked, this, [this] { session_.toggleTied(session_.selected()); });
+  connect(thinner, &KeyButton::clicked, this,
+          [this] { changes::stepWire(session_, session_.selected(), -1); });
+  connect(thicker, &KeyButton::clicked, this,
+          [this] { changes::stepWire(session_, session_.selected(), 1); });
+  connect(twin, &KeyButton::clicked, this, [this] { changes::toggleTied(session_, session_.selected()); });
   back_ = new KeyButton(QStringLiteral("Del"), tr("wire as reckoned"), this);
-  connect(back_, &KeyButton::clicked, this, [this] { session_.clearWire(session_.selected()); });
+  connect(back_, &KeyButton::clicked, this, [this] { changes::clearWire(session_, session_.selected()); });
   auto* more = new QBoxLayout(textScale() > 1.3 ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
   more->setSpacing(px(10));
   more->addWidget(twin);
@@ -160,22 +163,22 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   connect(material_, &QComboBox::activated, this, [this](int i) {
     const QString id = material_->itemData(i).toString();
     if (session_.selected() < 0)
-      session_.setMaterial(id);
+      changes::setMaterial(session_, id);
     else
-      session_.setLimbMaterial(session_.selected(), id);
+      changes::setLimbMaterial(session_, session_.selected(), id);
   });
   connect(strands_, &QComboBox::activated, this, [this](int i) {
     if (session_.selected() < 0) return;
     const int wires = strands_->itemData(i).toInt();
-    session_.setWires(session_.selected(), wires < 0 ? std::nullopt : std::optional(wires));
+    changes::setWires(session_, session_.selected(), wires < 0 ? std::nullopt : std::optional(wires));
   });
   connect(held_, &QComboBox::activated, this, [this](int i) {
     if (session_.selected() < 0) return;
-    session_.setHeld(session_.selected(), rootHold(held_->itemData(i).toString().toStdString()));
+    changes::setHeld(session_, session_.selected(), rootHold(held_->itemData(i).toString().toStdString()));
   });
   connect(use_, &QComboBox::activated, this, [this](int i) {
     if (const auto chosen = columna::use(use_->itemData(i).toString().toStdString()))
-      session_.setUse(*chosen);
+      changes::setUse(session_, *chosen);
   });
 }
 
@@ -203,7 +206,7 @@ void WireCard::typedDigits() {
   const bool has = own != session_.project().limbs.end() && own->second.digits;
   const PieceRules::Digits& before = has ? *own->second.digits : none;
   if (digits_->value() == 0) {
-    if (has) session_.setDigits(l, std::nullopt);
+    if (has) changes::setDigits(session_, l, std::nullopt);
     return;
   }
   const auto mm = parseLength(digitLength_->text().toStdString(), session_.units());
@@ -216,7 +219,7 @@ void WireCard::typedDigits() {
   if (before.count == digits_->value() && std::abs(before.length - *mm) < 0.05 &&
       before.pegs == pegs_->isChecked())
     return;
-  session_.setDigits(l, PieceRules::Digits{digits_->value(), *mm, pegs_->isChecked()});
+  changes::setDigits(session_, l, PieceRules::Digits{digits_->value(), *mm, pegs_->isChecked()});
 }
 
 void WireCard::typed() {
@@ -225,7 +228,7 @@ void WireCard::typed() {
   const auto mm = parseDiameter(diameter_->text().toStdString(), session_.units());
   trouble_->setVisible(!mm.ok());
   if (mm) {
-    session_.setWire(session_.selected(), *mm);
+    changes::setWire(session_, session_.selected(), *mm);
     return;
   }
   trouble_->setText(sentence(mm.problem()));

@@ -2,12 +2,9 @@
 // the hand takes, a tab each.
 #pragma once
 
-#include "kit/tab_row.h"
+#include "kit/desk.h"
 #include "session/session.h"
-
-#include <QWidget>
-
-class QStackedWidget;
+#include "wire/wire_view.h"
 
 namespace columna {
 
@@ -17,25 +14,17 @@ class DrawerPanel;
 class StockPanel;
 class WireRack;
 
-class WireDesk : public QWidget {
+class WireDesk : public Desk {
   Q_OBJECT
 public:
-  explicit WireDesk(Session& session, QWidget* parent = nullptr);
+  WireDesk(Session& session, WireView& view, QWidget* parent = nullptr);
   [[nodiscard]] WireRack* pieces() const { return pieces_; }
   [[nodiscard]] StockPanel* stock() const { return stock_; }
   [[nodiscard]] BendPanel* bends() const { return bends_; }
   [[nodiscard]] DrawerPanel* drawer() const { return drawer_; }
   [[nodiscard]] AllowancePanel* allowances() const { return allowances_; }
-  [[nodiscard]] TabRow* tabs() const { return tabs_; }
-
-protected:
-  void paintEvent(QPaintEvent* event) override;
 
 private:
-  void refresh();
-  Session& session_;
-  TabRow* tabs_;
-  QStackedWidget* pages_;
   WireRack* pieces_;
   StockPanel* stock_;
   BendPanel* bends_;

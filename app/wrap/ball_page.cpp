@@ -4,6 +4,7 @@
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "project/limits.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
 
@@ -76,7 +77,7 @@ BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   connect(buttons, &QDialogButtonBox::accepted, this, [this] {
     if (!ball_) return;
-    session_.editWool(tr("test ball"), [this](WoolWish& w) { w.ball = ball_; });
+    changes::editWool(session_, tr("test ball"), [this](WoolWish& w) { w.ball = ball_; });
     accept();
   });
   connect(grams_, &QLineEdit::textChanged, this, &BallPage::reckon);

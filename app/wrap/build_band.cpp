@@ -3,6 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "session/build_view.h"
 #include "theme/theme.h"
 #include "wool/when_to_stop.h"
 
@@ -34,7 +35,7 @@ std::vector<Stretch> stretches(const Session& session) {
   const Theme& t = theme();
   const Plan& plan = session.plan();
   std::vector<Stretch> out;
-  for (const BuildStep& s : session.steps()) {
+  for (const BuildStep& s : session.build().steps()) {
     const bool coatWool =
         s.kind == BuildStep::Kind::Coat || s.kind == BuildStep::Kind::Mark ||
         (s.kind == BuildStep::Kind::Wind && plan.wool.limbs[static_cast<size_t>(s.limb)].allCoat);
@@ -67,12 +68,13 @@ BuildWedge::BuildWedge(Session& session, QWidget* parent) : QWidget(parent), ses
   setMinimumHeight(px(92));
   setCursor(Qt::PointingHandCursor);
   const auto told = [this] {
-    setAccessibleDescription(tr("%1 of %2 on")
-                                 .arg(str(printMass(session_.built(), session_.units())),
-                                      str(printMass(buildTotal(session_.steps()), session_.units()))));
+    setAccessibleDescription(
+        tr("%1 of %2 on")
+            .arg(str(printMass(session_.build().built(), session_.units())),
+                 str(printMass(buildTotal(session_.build().steps()), session_.units()))));
     update();
   };
-  connect(&session_, &Session::momentChanged, this, told);
+  connect(&session_.build(), &BuildView::changed, this, told);
   connect(&session_, &Session::planSettled, this, told);
   told();
 }
@@ -80,13 +82,13 @@ BuildWedge::BuildWedge(Session& session, QWidget* parent) : QWidget(parent), ses
 QRectF BuildWedge::wedge() const { return QRectF(px(4), px(10), width() - px(16), px(34)); }
 
 double BuildWedge::placeOf(double grams) const {
-  const double total = buildTotal(session_.steps());
+  const double total = buildTotal(session_.build().steps());
   return wedge().left() + (total > 0 ? grams / total : 1) * wedge().width();
 }
 
 void BuildWedge::drag(double x) {
   const double share = std::clamp((x - wedge().left()) / wedge().width(), 0.0, 1.0);
-  session_.setBuilt(share * buildTotal(session_.steps()));
+  session_.build().setBuilt(share * buildTotal(session_.build().steps()));
 }
 
 void BuildWedge::mousePressEvent(QMouseEvent* event) {
@@ -99,43 +101,44 @@ void BuildWedge::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void BuildWedge::wheelEvent(QWheelEvent* event) {
-  session_.setBuilt(session_.built() + event->angleDelta().y() / 120.0 * 0.01 * buildTotal(session_.steps()));
+  session_.build().setBuilt(session_.build().built() +
+                            event->angleDelta().y() / 120.0 * 0.01 * buildTotal(session_.build().steps()));
   event->accept();
 }
 
 void BuildWedge::step(int by) {
-  const auto& steps = session_.steps();
-  const double now = session_.built();
+  const auto& steps = session_.build().steps();
+  const double now = session_.build().built();
   if (steps.empty()) return;
   if (by > 0) {
     const int at = stepAt(steps, now);
     if (at >= 0)
-      session_.setBuilt(steps[static_cast<size_t>(at)].from + steps[static_cast<size_t>(at)].grams);
+      session_.build().setBuilt(steps[static_cast<size_t>(at)].from + steps[static_cast<size_t>(at)].grams);
     return;
   }
   double to = 0;
   for (const BuildStep& s : steps)
     if (s.from < now - 1e-6) to = s.from;
-  session_.setBuilt(to);
+  session_.build().setBuilt(to);
 }
 
 void BuildWedge::keyPressEvent(QKeyEvent* event) {
-  const double total = buildTotal(session_.steps());
+  const double total = buildTotal(session_.build().steps());
   const bool far = event->modifiers() & Qt::ShiftModifier;
   switch (event->key()) {
   case Qt::Key_Right:
   case Qt::Key_Up:
-    far ? step(1) : session_.setBuilt(session_.built() + 0.01 * total);
+    far ? step(1) : session_.build().setBuilt(session_.build().built() + 0.01 * total);
     return;
   case Qt::Key_Left:
   case Qt::Key_Down:
-    far ? step(-1) : session_.setBuilt(session_.built() - 0.01 * total);
+    far ? step(-1) : session_.build().setBuilt(session_.build().built() - 0.01 * total);
     return;
   case Qt::Key_Home:
-    session_.setBuilt(0);
+    session_.build().setBuilt(0);
     return;
   case Qt::Key_End:
-    session_.setBuilt(total);
+    session_.build().setBuilt(total);
     return;
   default:
     QWidget::keyPressEvent(event);
@@ -147,7 +150,7 @@ void BuildWedge::paintEvent(QPaintEvent* /*event*/) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   const QRectF r = wedge();
-  const double now = placeOf(session_.built());
+  const double now = placeOf(session_.build().built());
   // Thin to thick, bottom edge level.
   const auto high = [&](double x) { return px(6) + (r.height() - px(6)) * (x - r.left()) / r.width(); };
   const auto part = [&](double a, double b) {
@@ -197,8 +200,9 @@ void BuildWedge::paintEvent(QPaintEvent* /*event*/) {
 RoundSection::RoundSection(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Cut across"));
   setFixedWidth(px(236));
-  for (const auto signal : {&Session::momentChanged, &Session::planSettled, &Session::selectionChanged})
+  for (const auto signal : {&Session::planSettled, &Session::selectionChanged})
     connect(&session_, signal, this, qOverload<>(&QWidget::update));
+  connect(&session_.build(), &BuildView::changed, this, qOverload<>(&QWidget::update));
 }
 
 void RoundSection::paintEvent(QPaintEvent* /*event*/) {
@@ -248,7 +252,7 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
   p.restore();
   // What a tape reads.
   const UnitSystem units = session_.units();
-  const double now = girthAtMoment(*g, session_.moment()[static_cast<size_t>(l)]);
+  const double now = girthAtMoment(*g, session_.build().moment()[static_cast<size_t>(l)]);
   struct Row {
     QString name;
     double mm;
@@ -256,9 +260,10 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
     bool strong;
   };
   std::vector<Row> rows;
-  if (!session_.finished()) rows.push_back({tr("now"), now, QPen(t.woad, 0), true});
+  if (!session_.build().finished()) rows.push_back({tr("now"), now, QPen(t.woad, 0), true});
   if (g->wound > 0) rows.push_back({tr("wound"), g->wound, QPen(t.ink, 1.2, Qt::DotLine), false});
-  if (g->felted > 0) rows.push_back({tr("felted"), g->felted, QPen(t.woad, 2.2), session_.finished()});
+  if (g->felted > 0)
+    rows.push_back({tr("felted"), g->felted, QPen(t.woad, 2.2), session_.build().finished()});
   rows.push_back({tr("coated"), g->finished, QPen(t.ink, 1.2), false});
   if (g->wire > 0)
     rows.push_back({tr("wire"), g->wire, QPen(t.piece(std::max(0, plan.pieceOf(l))), 3), false});
@@ -310,16 +315,16 @@ BuildBand::BuildBand(Session& session, QWidget* parent) : QWidget(parent), sessi
   row->addWidget(round_);
   playing_.setInterval(kFrame);
   connect(&playing_, &QTimer::timeout, this, [this] {
-    const double total = buildTotal(session_.steps());
-    session_.setBuilt(session_.built() + total * kFrame / 1000 / kPlays);
-    if (session_.finished()) playing_.stop();
+    const double total = buildTotal(session_.build().steps());
+    session_.build().setBuilt(session_.build().built() + total * kFrame / 1000 / kPlays);
+    if (session_.build().finished()) playing_.stop();
     refresh();
   });
   connect(play_, &QPushButton::clicked, this, &BuildBand::togglePlay);
   const auto told = [this, words] {
-    const auto& steps = session_.steps();
-    const int at = stepAt(steps, session_.built());
-    const QString on = str(printMassFigure(session_.built(), session_.units()));
+    const auto& steps = session_.build().steps();
+    const int at = stepAt(steps, session_.build().built());
+    const QString on = str(printMassFigure(session_.build().built(), session_.units()));
     const QString all = str(printMass(buildTotal(steps), session_.units()));
     const QString behind = session_.solidBehind() ? tr(" · reckoning anew") : QString();
     words->setText((at < 0 ? tr("finished, %1 on").arg(all)
@@ -327,7 +332,7 @@ BuildBand::BuildBand(Session& session, QWidget* parent) : QWidget(parent), sessi
                    behind);
     refresh();
   };
-  connect(&session_, &Session::momentChanged, this, told);
+  connect(&session_.build(), &BuildView::changed, this, told);
   connect(&session_, &Session::planSettled, this, told);
   told();
 }
@@ -336,7 +341,7 @@ void BuildBand::togglePlay() {
   if (playing_.isActive()) {
     playing_.stop();
   } else {
-    if (session_.finished()) session_.setBuilt(0);
+    if (session_.build().finished()) session_.build().setBuilt(0);
     playing_.start();
   }
   refresh();

@@ -4,6 +4,7 @@
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "project/limits.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -23,7 +24,8 @@ constexpr double kLongestRow = 300;
 
 } // namespace
 
-CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
+    : QWidget(parent), session_(session), view_(view) {
   setAccessibleName(tr("Coat and markings"));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, px(2), px(8), 0);
@@ -86,11 +88,11 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     grid->addWidget(words_, 1, 3, 1, 2);
   grid->setColumnStretch(narrow ? 2 : 4, 1);
   grid->setRowStretch(narrow ? 6 : 3, 1);
-  connect(draw_, &QPushButton::clicked, &session_, &Session::setMarking);
+  connect(draw_, &QPushButton::clicked, &view_, &WrapView::setMarking);
   connect(whole_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();
     if (l < 0) {
-      emit session_.refused(tr("Choose a part first; all of it is marked then."));
+      session_.refuse(tr("Choose a part first; all of it is marked then."));
       return;
     }
     const FigureLimb& limb = session_.plan().figure.limbs[static_cast<size_t>(l)];
@@ -99,12 +101,13 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     m.tone = static_cast<Tone>(tone_->currentIndex());
     m.limb = limb.family;
     m.outline = {{-50, -50}, {50, -50}, {50, 50}, {-50, 50}};
-    session_.editWool(tr("mark the %1").arg(str(limb.family)), [&](WoolWish& w) { w.markings.push_back(m); });
+    changes::editWool(session_, tr("mark the %1").arg(str(limb.family)),
+                      [&](WoolWish& w) { w.markings.push_back(m); });
   });
   connect(remove_, &QPushButton::clicked, this, [this] {
     const int row = list_->currentRow();
     if (row >= 0)
-      session_.editWool(tr("take off a marking"),
+      changes::editWool(session_, tr("take off a marking"),
                         [row](WoolWish& w) { w.markings.erase(w.markings.begin() + row); });
   });
   connect(list_, &QListWidget::currentRowChanged, this, [this] { refresh(); });
@@ -112,14 +115,14 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   connect(both_, &QCheckBox::clicked, this, [this](bool on) {
     const int row = list_->currentRow();
     if (row >= 0)
-      session_.editWool(tr("marking's sides"),
+      changes::editWool(session_, tr("marking's sides"),
                         [&](WoolWish& w) { w.markings[static_cast<size_t>(row)].both = on; });
   });
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     const int row = list_->currentRow();
     if (!name_->isModified() || row < 0) return;
     name_->setModified(false);
-    session_.editWool(tr("marking's name"), [&](WoolWish& w) {
+    changes::editWool(session_, tr("marking's name"), [&](WoolWish& w) {
       w.markings[static_cast<size_t>(row)].name = name_->text().trimmed().toStdString();
     });
   });
@@ -127,7 +130,7 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!fur_->isModified()) return;
     fur_->setModified(false);
     if (fur_->text().trimmed().isEmpty()) {
-      session_.editWool(tr("no rows"), [](WoolWish& w) {
+      changes::editWool(session_, tr("no rows"), [](WoolWish& w) {
         w.furShown.reset();
         if (inRows(w.finish)) w.finish = CoatFinish::Felted;
       });
@@ -135,18 +138,17 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     }
     const auto mm = parseLength(fur_->text().toStdString(), session_.units());
     if (!mm || !(*mm >= limits::kLeastFur && *mm <= limits::kMostFur)) {
-      emit session_.refused(mm ? tr("Fur of that length is not laid; give 1 to 300 mm.")
-                               : sentence(mm.problem()));
+      session_.refuse(mm ? tr("Fur of that length is not laid; give 1 to 300 mm.") : sentence(mm.problem()));
       return;
     }
-    session_.editWool(tr("length of the coat"), [&](WoolWish& w) {
+    changes::editWool(session_, tr("length of the coat"), [&](WoolWish& w) {
       w.furShown = *mm;
       if (!inRows(w.finish)) w.finish = CoatFinish::Fur;
     });
   });
   connect(finish_, &QComboBox::activated, this, [this](int i) {
     const auto finish = static_cast<CoatFinish>(i);
-    session_.editWool(finish_->itemText(i), [&](WoolWish& w) {
+    changes::editWool(session_, finish_->itemText(i), [&](WoolWish& w) {
       w.finish = finish;
       if (!inRows(finish))
         w.furShown.reset();
@@ -157,13 +159,13 @@ CoatPanel::CoatPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   connect(offer_, &QPushButton::clicked, this, [this] {
     const auto offer = pelt();
     if (offer)
-      session_.editWool(tr("coat like the living pelt"), [&](WoolWish& w) {
+      changes::editWool(session_, tr("coat like the living pelt"), [&](WoolWish& w) {
         w.finish = offer->finish;
         w.furShown = std::clamp(std::round(offer->shown), 1.0, kLongestRow);
       });
   });
   connect(&session_, &Session::planSettled, this, &CoatPanel::refresh);
-  connect(&session_, &Session::studyChanged, this, &CoatPanel::refresh);
+  connect(&view_, &WrapView::changed, this, &CoatPanel::refresh);
   connect(&session_, &Session::selectionChanged, this, &CoatPanel::refresh);
   refresh();
 }
@@ -176,7 +178,7 @@ std::optional<CoatOffer> CoatPanel::pelt() const {
 void CoatPanel::setTone(int tone) {
   const int row = list_->currentRow();
   if (row >= 0)
-    session_.editWool(tr("marking's colour"), [&](WoolWish& w) {
+    changes::editWool(session_, tr("marking's colour"), [&](WoolWish& w) {
       w.markings[static_cast<size_t>(row)].tone = static_cast<Tone>(tone);
     });
 }
@@ -197,8 +199,8 @@ void CoatPanel::refresh() {
   }
   list_->setCurrentRow(row < 0 && !wool.markings.empty() ? 0 : row);
   const int now = list_->currentRow();
-  draw_->setChecked(session_.marking());
-  draw_->setText(session_.marking() ? tr("Now draw it") : tr("Draw a marking"));
+  draw_->setChecked(view_.marking());
+  draw_->setText(view_.marking() ? tr("Now draw it") : tr("Draw a marking"));
   for (QWidget* w : std::initializer_list<QWidget*>{remove_, name_, both_}) w->setEnabled(now >= 0);
   if (now >= 0) {
     const Marking& m = wool.markings[static_cast<size_t>(now)];

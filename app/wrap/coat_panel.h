@@ -2,6 +2,7 @@
 #pragma once
 
 #include "session/session.h"
+#include "wrap/wrap_view.h"
 
 #include <QWidget>
 
@@ -17,7 +18,7 @@ namespace columna {
 class CoatPanel : public QWidget {
   Q_OBJECT
 public:
-  explicit CoatPanel(Session& session, QWidget* parent = nullptr);
+  CoatPanel(Session& session, WrapView& view, QWidget* parent = nullptr);
   void refresh();
   [[nodiscard]] QPushButton* drawKey() const { return draw_; }
   [[nodiscard]] QPushButton* wholeKey() const { return whole_; }
@@ -32,6 +33,7 @@ private:
   void setTone(int tone);
   [[nodiscard]] std::optional<CoatOffer> pelt() const;
   Session& session_;
+  WrapView& view_;
   QListWidget* list_;
   QPushButton* draw_;
   QPushButton* whole_;

@@ -1,14 +1,16 @@
-#include "mat/mark_layer.h"
+#include "wrap/mark_layer.h"
 
+#include "edit/wool_edit.h"
 #include "kit/tone.h"
+#include "mat/mat.h"
 #include "pose/carried.h"
-#include "project/limits.h"
+#include "session/build_view.h"
 #include "theme/theme.h"
 
+#include <QKeyEvent>
 #include <QPainterPath>
 
 #include <algorithm>
-#include <cmath>
 
 namespace columna {
 namespace {
@@ -17,47 +19,44 @@ constexpr double kEdgeStep = 3; ///< mm
 
 } // namespace
 
-bool MarkLayer::press(const Viewport& v, const QPointF& pixel) {
-  if (session_.stage() != Stage::Wrap || !session_.marking()) return false;
+bool MarkLayer::press(const Viewport& v, const QPointF& pixel, bool /*large*/) {
+  if (!view_.marking()) return false;
   drawing_ = true;
-  view_ = v.view;
+  drawnOn_ = v.view;
   line_ = {v.mm(pixel) / session_.plan().figure.scale};
   return true;
 }
 
-void MarkLayer::move(const Viewport& v, const QPointF& pixel) {
+void MarkLayer::move(const Viewport& v, const QPointF& pixel, Qt::KeyboardModifiers /*keys*/) {
   const Vec2 at = v.mm(pixel) / session_.plan().figure.scale;
   if ((at - line_.back()).norm() * v.scale * session_.plan().figure.scale >= 3) line_.push_back(at);
 }
 
-void MarkLayer::release() {
+bool MarkLayer::release(const Viewport& /*v*/, const QPointF& /*pixel*/) {
   drawing_ = false;
-  double area = 0;
-  for (size_t k = 0; k < line_.size(); ++k) {
-    const Vec2& a = line_[k];
-    const Vec2& b = line_[(k + 1) % line_.size()];
-    area += (a.x() * b.y() - b.x() * a.y()) / 2;
-  }
-  const double scale = session_.plan().figure.scale;
-  if (line_.size() >= 3 && std::abs(area) * scale * scale > 4) { // mm2: a slip of the hand is smaller
+  if (auto outline = edit::drawnOutline(line_, session_.plan().figure.scale)) {
+    const WoolWish& wool = session_.project().wool;
     Marking m;
-    m.view = view_;
-    // A long scribble keeps every second, third … corner.
-    const size_t step = 1 + line_.size() / limits::kMostCorners;
-    for (size_t k = 0; k < line_.size(); k += step) m.outline.push_back(line_[k]);
-    m.tone = session_.project().wool.coat.tone == Tone::Pale ? Tone::Dark : Tone::Pale;
-    m.name = Session::tr("marking %1").arg(session_.project().wool.markings.size() + 1).toStdString();
-    if (session_.project().wool.markings.size() >= limits::kMostMarkings)
-      emit session_.refused(
-          Session::tr("A figure has %1 markings at most; remove one first.").arg(limits::kMostMarkings));
-    else
-      session_.editWool(Session::tr("marking"), [&](WoolWish& w) { w.markings.push_back(m); });
+    m.view = drawnOn_;
+    m.outline = std::move(*outline);
+    m.tone = wool.coat.tone == Tone::Pale ? Tone::Dark : Tone::Pale;
+    m.name = Session::tr("marking %1").arg(wool.markings.size() + 1).toStdString();
+    (void)session_.apply(Session::tr("marking"), edit::marked(session_.project(), std::move(m)));
   }
   line_.clear();
-  session_.setMarking(false);
+  view_.setMarking(false);
+  return false;
 }
 
-void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body, const Figure& drawn) const {
+bool MarkLayer::key(QKeyEvent* event, const Viewport& /*v*/) {
+  if (event->key() != Qt::Key_Escape || !view_.marking()) return false;
+  view_.setMarking(false);
+  return true;
+}
+
+void MarkLayer::paintOn(QPainter& p, const Viewport& v, bool /*large*/) {
+  const QPainterPath body = mat_.bodyPath(v);
+  const Figure& drawn = mat_.shown().figure;
   const Figure& neutral = session_.plan().figure;
   const double scale = neutral.scale;
   const bool stance = drawn.shapeKey != neutral.shapeKey;
@@ -83,10 +82,10 @@ void MarkLayer::paint(QPainter& p, const Viewport& v, const QPainterPath& body, 
     if (m.view != v.view || !m.limb.empty()) continue;
     p.setPen(QPen(theme().ink, 1));
     // While it is wound the area is only drawn on.
-    p.setBrush(session_.finished() ? QBrush(toneColour(m.tone)) : QBrush(Qt::NoBrush));
+    p.setBrush(session_.build().finished() ? QBrush(toneColour(m.tone)) : QBrush(Qt::NoBrush));
     p.drawPath(path(m.outline).intersected(body));
   }
-  if (drawing_ && view_ == v.view && line_.size() > 1) {
+  if (drawing_ && drawnOn_ == v.view && line_.size() > 1) {
     p.setPen(QPen(theme().woad, 2));
     p.setBrush(Qt::NoBrush);
     p.drawPath(path(line_));

@@ -4,6 +4,8 @@
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "project/limits.h"
+#include "session/build_view.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/when_to_stop.h"
 
@@ -90,14 +92,14 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     takeLeft(*g);
   });
   connect(resize_, &QPushButton::clicked, this, [this] {
-    session_.resizeBy(factor_);
+    changes::resizeBy(session_, factor_);
     answer_->setText(tr("The rest is sized from it."));
     resize_->hide();
   });
   connect(forget_, &QPushButton::clicked, this, [this] {
     const int row = list_->currentRow();
     if (row >= 0)
-      session_.editWool(tr("forget a measure"),
+      changes::editWool(session_, tr("forget a measure"),
                         [row](WoolWish& w) { w.records.erase(w.records.begin() + row); });
   });
   connect(&session_, &Session::planSettled, this, &StopPanel::refresh);
@@ -131,7 +133,7 @@ void StopPanel::takeGirth(double mm) {
   const double along = wool.girths[at].along;
   const GirthAdvice advice = adviseGirth(part, wool, along, mm, coated);
   factor_ = resizeFor(advice, mm);
-  session_.editWool(tr("girth of the %1").arg(str(part.family)), [&](WoolWish& w) {
+  changes::editWool(session_, tr("girth of the %1").arg(str(part.family)), [&](WoolWish& w) {
     w.records.push_back({part.id, WrapRecord::What::Girth, along, mm, coated ? "finished" : "felted",
                          QDate::currentDate().toString(Qt::ISODate).toStdString()});
   });
@@ -148,12 +150,12 @@ void StopPanel::takeLeft(double grams) {
       part.twin >= 0 ? session_.plan().figure.limbs[static_cast<size_t>(part.twin)] : FigureLimb();
   double on = 0;
   double all = 0;
-  for (const BuildStep& s : session_.steps()) {
+  for (const BuildStep& s : session_.build().steps()) {
     if (s.limb != static_cast<int>(l)) continue;
     all += s.grams;
-    on += std::clamp(session_.built() - s.from, 0.0, s.grams);
+    on += std::clamp(session_.build().built() - s.from, 0.0, s.grams);
   }
-  session_.editWool(tr("wool left of the %1").arg(str(part.family)), [&](WoolWish& w) {
+  changes::editWool(session_, tr("wool left of the %1").arg(str(part.family)), [&](WoolWish& w) {
     w.records.push_back({part.id,
                          WrapRecord::What::Left,
                          0,

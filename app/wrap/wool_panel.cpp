@@ -4,6 +4,7 @@
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "project/limits.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
 #include "wool/winding.h"
@@ -57,9 +58,9 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->setRowStretch(7, 1);
   connect(ball_, &QPushButton::clicked, this, &WoolPanel::openBall);
   connect(drop_, &QPushButton::clicked, this,
-          [this] { session_.editWool(tr("no test ball"), [](WoolWish& w) { w.ball.reset(); }); });
+          [this] { changes::editWool(session_, tr("no test ball"), [](WoolWish& w) { w.ball.reset(); }); });
   connect(grip_, &QComboBox::activated, this, [this](int i) {
-    session_.editWool(tr("grip"), [i](WoolWish& w) { w.grip = static_cast<WireGrip>(i); });
+    changes::editWool(session_, tr("grip"), [i](WoolWish& w) { w.grip = static_cast<WireGrip>(i); });
   });
   connect(staple_, &QLineEdit::editingFinished, this, [this] {
     if (!staple_->isModified()) return;
@@ -67,7 +68,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     const auto mm = parseLength(staple_->text().toStdString(), session_.units());
     trouble_->setText(mm ? QString() : sentence(mm.problem()));
     if (mm)
-      session_.editWool(tr("staple"), [&](WoolWish& w) {
+      changes::editWool(session_, tr("staple"), [&](WoolWish& w) {
         w.coat.staple = std::clamp(*mm, limits::kLeastStaple, limits::kMostStaple);
       });
   });
@@ -99,13 +100,14 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   grid->addWidget(s.tone, row, 3);
   const auto of = [coat](WoolWish& w) -> WoolStock& { return coat ? w.coat : w.core; };
   connect(s.form, &QComboBox::activated, this, [this, of, name](int i) {
-    session_.editWool(tr("%1 wool").arg(name), [&](WoolWish& w) {
+    changes::editWool(session_, tr("%1 wool").arg(name), [&](WoolWish& w) {
       of(w).form = static_cast<WoolForm>(i);
       of(w).linear.reset();
     });
   });
   connect(s.tone, &QComboBox::activated, this, [this, of, name](int i) {
-    session_.editWool(tr("%1 colour").arg(name), [&](WoolWish& w) { of(w).tone = static_cast<Tone>(i); });
+    changes::editWool(session_, tr("%1 colour").arg(name),
+                      [&](WoolWish& w) { of(w).tone = static_cast<Tone>(i); });
   });
   QLineEdit* field = s.linear;
   connect(field, &QLineEdit::editingFinished, this, [this, of, name, field] {
@@ -122,7 +124,8 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
       return;
     }
     trouble_->clear();
-    session_.editWool(tr("1 m of %1 weighed").arg(name), [&](WoolWish& w) { of(w).linear = *grams / 1000; });
+    changes::editWool(session_, tr("1 m of %1 weighed").arg(name),
+                      [&](WoolWish& w) { of(w).linear = *grams / 1000; });
     refresh();
   });
   return s;

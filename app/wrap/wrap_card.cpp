@@ -2,6 +2,8 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "session/build_view.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wrap/build_band.h"
 
@@ -141,13 +143,16 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
   row->setColumnStretch(1, 1);
   density_->setMaximumWidth(px(96));
   layout->addWidget(firmRow_);
-  connect(softer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), -1); });
-  connect(firmer, &KeyButton::clicked, this, [this] { session_.stepFirmness(session_.selected(), 1); });
+  connect(softer, &KeyButton::clicked, this,
+          [this] { changes::stepFirmness(session_, session_.selected(), -1); });
+  connect(firmer, &KeyButton::clicked, this,
+          [this] { changes::stepFirmness(session_, session_.selected(), 1); });
   connect(firm_, &QComboBox::activated, this, [this](int i) {
-    if (session_.selected() >= 0) session_.setFirmness(session_.selected(), static_cast<Firmness>(i));
+    if (session_.selected() >= 0)
+      changes::setFirmness(session_, session_.selected(), static_cast<Firmness>(i));
   });
   connect(way_, &QComboBox::activated, this, [this](int i) {
-    if (session_.selected() >= 0) session_.setCoatWay(session_.selected(), static_cast<CoatWay>(i));
+    if (session_.selected() >= 0) changes::setCoatWay(session_, session_.selected(), static_cast<CoatWay>(i));
   });
   connect(density_, &QLineEdit::editingFinished, this, [this] {
     if (!density_->isModified() || session_.selected() < 0) return;
@@ -157,9 +162,9 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
     const double value = text.toDouble(&number);
     std::optional<QString> trouble;
     if (text.isEmpty())
-      trouble = session_.setDensity(session_.selected(), std::nullopt);
+      trouble = changes::setDensity(session_, session_.selected(), std::nullopt);
     else if (number)
-      trouble = session_.setDensity(session_.selected(), value);
+      trouble = changes::setDensity(session_, session_.selected(), value);
     else
       trouble = tr("\"%1\" is not a density; write it in g/cm³, like 0.15.").arg(density_->text());
     trouble_->setVisible(trouble.has_value());
@@ -182,12 +187,12 @@ void WrapCard::makeCoat(QVBoxLayout* layout) {
     coat_->setModified(false);
     std::optional<QString> trouble;
     if (coat_->text().trimmed().isEmpty()) {
-      session_.clearCoat();
+      (void)changes::setCoat(session_, std::nullopt);
       return;
     }
     const auto mm = parseLength(coat_->text().toStdString(), session_.units());
     if (mm)
-      trouble = session_.setCoat(*mm);
+      trouble = changes::setCoat(session_, *mm);
     else
       trouble = sentence(mm.problem());
     trouble_->setVisible(trouble.has_value());
@@ -197,9 +202,9 @@ void WrapCard::makeCoat(QVBoxLayout* layout) {
   following_.setSingleShot(true);
   following_.setInterval(70);
   connect(&following_, &QTimer::timeout, this, [this] {
-    if (session_.stage() == Stage::Wrap) refresh();
+    if (isVisible()) refresh();
   });
-  connect(&session_, &Session::momentChanged, this, [this] {
+  connect(&session_.build(), &BuildView::changed, this, [this] {
     if (!following_.isActive()) following_.start();
   });
 }
@@ -278,7 +283,7 @@ void WrapCard::refreshLimb(int l) {
                                          : QString());
     density_->setModified(false);
   }
-  const LimbMoment moment = session_.moment()[static_cast<size_t>(l)];
+  const LimbMoment moment = session_.build().moment()[static_cast<size_t>(l)];
   ladder_->setText(ladderHtml(w, moment));
   const Girth* chief = chiefGirth(w);
   if (chief && chief->wound > 0)
@@ -300,14 +305,14 @@ void WrapCard::refreshLimb(int l) {
 void WrapCard::judge(int l) {
   const Plan& plan = session_.plan();
   const UnitSystem units = session_.units();
-  if (session_.finished() || l < 0) {
-    const int at = stepAt(session_.steps(), session_.built());
+  if (session_.build().finished() || l < 0) {
+    const int at = stepAt(session_.build().steps(), session_.build().built());
     if (l < 0) {
-      next_->set(Level::Good, at < 0
-                                  ? tr("%1 portions to weigh, %2 of wool in all.")
-                                        .arg(session_.steps().size())
-                                        .arg(str(printMass(buildTotal(session_.steps()), units)))
-                                  : tr("Now %1.").arg(str(session_.steps()[static_cast<size_t>(at)].words)));
+      next_->set(Level::Good,
+                 at < 0 ? tr("%1 portions to weigh, %2 of wool in all.")
+                              .arg(session_.build().steps().size())
+                              .arg(str(printMass(buildTotal(session_.build().steps()), units)))
+                        : tr("Now %1.").arg(str(session_.build().steps()[static_cast<size_t>(at)].words)));
       return;
     }
     const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
@@ -321,14 +326,14 @@ void WrapCard::judge(int l) {
   double on = 0;
   double all = 0;
   const BuildStep* current = nullptr;
-  for (const BuildStep& s : session_.steps()) {
+  for (const BuildStep& s : session_.build().steps()) {
     if (s.limb != l) continue;
     all += s.grams;
-    on += std::clamp(session_.built() - s.from, 0.0, s.grams);
-    if (!current && session_.built() < s.from + s.grams - 1e-9) current = &s;
+    on += std::clamp(session_.build().built() - s.from, 0.0, s.grams);
+    if (!current && session_.build().built() < s.from + s.grams - 1e-9) current = &s;
   }
   const Girth* g = chiefGirth(plan.wool.limbs[static_cast<size_t>(l)]);
-  const double now = g ? girthAtMoment(*g, session_.moment()[static_cast<size_t>(l)]) : 0;
+  const double now = g ? girthAtMoment(*g, session_.build().moment()[static_cast<size_t>(l)]) : 0;
   QString words = on <= 0 ? tr("Not begun: %1 to weigh out.").arg(str(printMass(all, units)))
                           : tr("%1 left of %2; the tape should read %3 at its widest.")
                                 .arg(str(printMass(all - on, units)), str(printMass(all, units)),

@@ -4,6 +4,7 @@
 #include "kit/parts.h"
 #include "session/session.h"
 #include "stage/card_page.h"
+#include "wool/build_up.h"
 
 #include <QTimer>
 

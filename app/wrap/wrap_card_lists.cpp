@@ -3,6 +3,7 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "session/build_view.h"
 #include "theme/theme.h"
 
 #include <algorithm>
@@ -18,7 +19,7 @@ QString headed(const QString& head, const QString& rest) {
 
 QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const {
   const UnitSystem units = session_.units();
-  const bool finished = session_.finished();
+  const bool finished = session_.build().finished();
   // Large text leaves no room for a column of callipers: they stand under the felted girth.
   const bool narrow = textScale() > 1.3;
   const auto say = [&](double mm) {

@@ -3,6 +3,7 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
@@ -74,15 +75,15 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     for (const QString& part : parts) {
       const auto one = parseLength(part.toStdString(), session_.units());
       if (!one || !(*one >= kReadyLeast && *one <= kReadyMost)) {
-        emit session_.refused(one ? tr("A ready core of that size is not set in; give 5 to 400 mm.")
-                                  : sentence(one.problem()));
+        session_.refuse(one ? tr("A ready core of that size is not set in; give 5 to 400 mm.")
+                            : sentence(one.problem()));
         refresh();
         return;
       }
       mm.push_back(*one);
     }
     if (mm.size() > 3) {
-      emit session_.refused(tr("A ready core has one size, or three: length × across × deep."));
+      session_.refuse(tr("A ready core has one size, or three: length × across × deep."));
       refresh();
       return;
     }
@@ -99,7 +100,7 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     readyGrams_->setModified(false);
     const auto g = parseMass(readyGrams_->text().toStdString(), session_.units());
     if (!g || !(*g >= 0 && *g <= kReadyHeaviest)) {
-      emit session_.refused(g ? tr("A ready core weighs from nothing up to 2 kg.") : sentence(g.problem()));
+      session_.refuse(g ? tr("A ready core weighs from nothing up to 2 kg.") : sentence(g.problem()));
       refresh();
       return;
     }
@@ -135,7 +136,7 @@ ReadyCore WrapCard::usualReady() const {
 void WrapCard::editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act) {
   if (session_.selected() < 0) return;
   const std::string limb = session_.plan().figure.limbs[static_cast<size_t>(session_.selected())].id;
-  (void)session_.editWool(name, [&](WoolWish& w) {
+  (void)changes::editWool(session_, name, [&](WoolWish& w) {
     const auto found =
         std::find_if(w.ready.begin(), w.ready.end(), [&](const ReadyCore& c) { return c.limb == limb; });
     std::optional<ReadyCore> core = found == w.ready.end() ? std::nullopt : std::optional(*found);
@@ -207,7 +208,7 @@ void WrapCard::makeFinish(QVBoxLayout* layout) {
   whyHours_ = new Why(this);
   layout->addWidget(whyHours_);
   connect(finish_, &QComboBox::activated, this,
-          [this](int i) { session_.setFinish(static_cast<Finish>(i)); });
+          [this](int i) { changes::setFinish(session_, static_cast<Finish>(i)); });
 }
 
 } // namespace columna

@@ -1,12 +1,9 @@
 // Wrap's desk under the mat: strips and pads, wool at hand, coat and markings, what was measured.
 #pragma once
 
-#include "kit/tab_row.h"
+#include "kit/desk.h"
 #include "session/session.h"
-
-#include <QWidget>
-
-class QStackedWidget;
+#include "wrap/wrap_view.h"
 
 namespace columna {
 
@@ -15,23 +12,16 @@ class StopPanel;
 class WoolPanel;
 class WrapRack;
 
-class WrapDesk : public QWidget {
+class WrapDesk : public Desk {
   Q_OBJECT
 public:
-  explicit WrapDesk(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] TabRow* tabs() const { return tabs_; }
+  WrapDesk(Session& session, WrapView& view, QWidget* parent = nullptr);
   [[nodiscard]] WrapRack* heaps() const { return heaps_; }
   [[nodiscard]] WoolPanel* wool() const { return wool_; }
   [[nodiscard]] CoatPanel* coat() const { return coat_; }
   [[nodiscard]] StopPanel* stop() const { return stop_; }
 
-protected:
-  void paintEvent(QPaintEvent* event) override;
-
 private:
-  Session& session_;
-  TabRow* tabs_;
-  QStackedWidget* pages_;
   WrapRack* heaps_;
   WoolPanel* wool_;
   CoatPanel* coat_;

@@ -2,6 +2,7 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "session/build_view.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
@@ -50,10 +51,10 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
     update();
   });
   connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
-  connect(&session_, &Session::momentChanged, this, [this] {
+  connect(&session_.build(), &BuildView::changed, this, [this] {
     revealNow();
     // Only heaps that something was taken from, or put back to.
-    const double now = session_.built();
+    const double now = session_.build().built();
     const auto [from, to] = std::minmax(now, shown_);
     for (const Heap& heap : heaps_)
       if (heap.to >= from - 1e-6 && heap.from <= to + 1e-6) update(heap.area.toAlignedRect());
@@ -65,9 +66,9 @@ WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session
 
 void WrapRack::gather() {
   heaps_.clear();
-  shown_ = session_.built();
+  shown_ = session_.build().built();
   const Plan& plan = session_.plan();
-  for (const BuildStep& step : session_.steps()) {
+  for (const BuildStep& step : session_.build().steps()) {
     const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(step.limb)];
     const int twin = limb.twin;
     // The other of a pair joins the one before it when they are alike.
@@ -129,7 +130,7 @@ void WrapRack::resizeEvent(QResizeEvent* /*event*/) {
 
 void WrapRack::revealNow() {
   for (const Heap& heap : heaps_)
-    if (session_.built() >= heap.from && session_.built() < heap.to) {
+    if (session_.build().built() >= heap.from && session_.build().built() < heap.to) {
       reveal(heap);
       return;
     }
@@ -160,13 +161,13 @@ void WrapRack::mousePressEvent(QMouseEvent* event) {
 
 void WrapRack::mouseDoubleClickEvent(QMouseEvent* event) {
   for (const Heap& heap : heaps_)
-    if (heap.area.contains(event->position())) session_.setBuilt(heap.to);
+    if (heap.area.contains(event->position())) session_.build().setBuilt(heap.to);
 }
 
 void WrapRack::keyPressEvent(QKeyEvent* event) {
   const int step = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
   if (!heaps_.empty() && event->key() == Qt::Key_Return && now_ >= 0) {
-    session_.setBuilt(heaps_[static_cast<size_t>(now_)].to);
+    session_.build().setBuilt(heaps_[static_cast<size_t>(now_)].to);
     return;
   }
   if (step == 0 || heaps_.empty()) {
@@ -180,7 +181,7 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   const Plan& plan = session_.plan();
   const Theme& t = theme();
   const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(heap.limb)];
-  const bool here = session_.built() >= heap.from - 1e-9 && session_.built() < heap.to - 1e-9;
+  const bool here = session_.build().built() >= heap.from - 1e-9 && session_.build().built() < heap.to - 1e-9;
   const QRectF r = heap.area.adjusted(1, 1, -1, -1);
   if (here || (hasFocus() && now_ == number - 1)) {
     p.setPen(QPen(t.woad, hasFocus() && now_ == number - 1 ? 2 : 1.4));
@@ -198,7 +199,7 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   p.drawText(QPointF(left + w, r.top() + px(20)),
              p.fontMetrics().elidedText(heap.name, Qt::ElideRight, qFloor(r.right() - left - w - px(4))));
   const double share =
-      std::clamp((session_.built() - heap.from) / std::max(heap.to - heap.from, 1e-9), 0.0, 1.0);
+      std::clamp((session_.build().built() - heap.from) / std::max(heap.to - heap.from, 1e-9), 0.0, 1.0);
   const bool coatWool =
       heap.kind == BuildStep::Kind::Coat || (heap.kind == BuildStep::Kind::Wind && wool.allCoat);
   const QColor fill = coatWool ? t.coat.darker(t.evening ? 90 : 125) : t.wool;

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "session/session.h"
+#include "wool/build_up.h"
 
 #include <QWidget>
 

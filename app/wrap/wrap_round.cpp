@@ -1,9 +1,11 @@
-// What the turntable shows of Wrap: the finished outline, girths and pads.
-#include "turn/turntable.h"
+#include "wrap/wrap_round.h"
 
 #include "measure/quantity.h"
 #include "pose/carried.h"
+#include "session/build_view.h"
+#include "session/stance_view.h"
 #include "theme/theme.h"
+#include "turn/raster.h"
 
 #include <QPainter>
 #include <QtMath>
@@ -14,23 +16,23 @@
 
 namespace columna {
 
-void Turntable::paintGhost() {
-  if (session_.stage() != Stage::Wrap || session_.finished() || ghostSeen_ != seen() || ghost_.empty())
-    return;
-  if (image_.format() != QImage::Format_ARGB32_Premultiplied)
-    image_ = image_.convertToFormat(QImage::Format_ARGB32_Premultiplied);
-  const QRgb ink = theme().ink.rgb();
-  const QRect area = image_.rect();
-  for (const QPoint& at : ghost_)
-    if ((at.x() + at.y()) / 5 % 2 == 0 && area.contains(at)) image_.setPixel(at, ink);
+void WrapRound::paint(QPainter& painter, const Camera& camera, const QSize& size) const {
+  paintGirths(painter, camera);
+  paintPads(painter, camera, size.width());
+}
+
+QString WrapRound::hint() const {
+  return session_.build().finished()
+             ? Session::tr("girths as felted, by the tape; drag to turn, X shows the wire")
+             : Session::tr("girths by the tape as they should be now; dashes are the finished outline");
 }
 
 /// The girths of the parts in the middle, as they should read now, over their rings.
-void Turntable::paintGirths(QPainter& p) const {
+void WrapRound::paintGirths(QPainter& p, const Camera& camera) const {
   const Plan& plan = session_.plan();
-  const Figure& posed = session_.posedPlan().figure;
+  const Figure& posed = session_.stance().plan().figure;
   const Theme& t = theme();
-  const std::vector<LimbMoment> moment = session_.moment();
+  const std::vector<LimbMoment> moment = session_.build().moment();
   p.setFont(typeface(13));
   std::vector<QRectF> taken;
   for (const bool mineFirst : {true, false})
@@ -42,14 +44,14 @@ void Turntable::paintGirths(QPainter& p) const {
         const FigureBone& bone = posed.bones[static_cast<size_t>(g.bone)];
         const Vec3 on = bone.begin + g.at * (bone.end - bone.begin);
         // Square to the bone as it is seen, on the upper side; straight up where it points at the eye.
-        const QPointF top = camera_.at(on);
-        const QPointF along = camera_.at(bone.end) - camera_.at(bone.begin);
+        const QPointF top = camera.at(on);
+        const QPointF along = camera.at(bone.end) - camera.at(bone.begin);
         const double length = std::hypot(along.x(), along.y());
         QPointF out = length > 4 ? QPointF(along.y(), -along.x()) / length : QPointF(0, -1);
         if (out.y() > 0.2 || (std::abs(out.y()) <= 0.2 && out.x() > 0)) out = -out;
-        const double reach = std::max(g.across, g.deep) / 2 * camera_.scale;
-        const double now =
-            session_.finished() ? (g.felted > 0 ? g.felted : g.finished) : girthAtMoment(g, moment[l]);
+        const double reach = std::max(g.across, g.deep) / 2 * camera.scale;
+        const double now = session_.build().finished() ? (g.felted > 0 ? g.felted : g.finished)
+                                                       : girthAtMoment(g, moment[l]);
         const QString text = QString::fromStdString(printLengthFigure(now, session_.units(), 0));
         const double w = p.fontMetrics().horizontalAdvance(text);
         const QPointF beside = top + out * (reach + px(12) + w / 2 * std::abs(out.x()));
@@ -67,12 +69,12 @@ void Turntable::paintGirths(QPainter& p) const {
 }
 
 /// Lenses where pads go, named to the right of the figure.
-void Turntable::paintPads(QPainter& p) const {
+void WrapRound::paintPads(QPainter& p, const Camera& camera, int width) const {
   const Plan& plan = session_.plan();
-  const Figure& posed = session_.posedPlan().figure;
+  const Figure& posed = session_.stance().plan().figure;
   const Theme& t = theme();
-  const int at = stepAt(session_.steps(), session_.built());
-  const BuildStep* now = at < 0 ? nullptr : &session_.steps()[static_cast<size_t>(at)];
+  const int at = stepAt(session_.build().steps(), session_.build().built());
+  const BuildStep* now = at < 0 ? nullptr : &session_.build().steps()[static_cast<size_t>(at)];
   std::vector<QRectF> taken;
   for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
     for (size_t k = 0; k < plan.wool.limbs[l].pads.size(); ++k) {
@@ -87,8 +89,8 @@ void Turntable::paintPads(QPainter& p) const {
         if (side == 1) rest.y() = -rest.y();
         const Vec3 place = carried(rest, plan.figure.bones[b], posed.bones[b]);
         const Vec3 half = (posed.bones[b].end - posed.bones[b].begin).normalized() * pad.length / 2;
-        const QPointF c = camera_.at(place);
-        const QPointF along = camera_.at(Vec3(place + half)) - c;
+        const QPointF c = camera.at(place);
+        const QPointF along = camera.at(Vec3(place + half)) - c;
         p.save();
         p.translate(c);
         p.rotate(std::atan2(along.y(), along.x()) * 180 / std::numbers::pi);
@@ -97,19 +99,19 @@ void Turntable::paintPads(QPainter& p) const {
         fill.setAlpha(under ? 150 : 70);
         p.setBrush(fill);
         p.drawEllipse(QPointF(0, 0), std::max<double>(px(8), std::hypot(along.x(), along.y())),
-                      std::max<double>(px(5), pad.width / 2 * camera_.scale * 0.6));
+                      std::max<double>(px(5), pad.width / 2 * camera.scale * 0.6));
         p.restore();
         p.setFont(typeface(13, QFont::DemiBold));
         // A name too long for the room beside the figure is shortened, its weight is not.
         const QString grams = u' ' + QString::fromStdString(printMass(pad.grams, session_.units()));
-        const double room = width() - c.x() - px(90) - p.fontMetrics().horizontalAdvance(grams);
+        const double room = width - c.x() - px(90) - p.fontMetrics().horizontalAdvance(grams);
         const QString words = p.fontMetrics().elidedText(QString::fromStdString(pad.place), Qt::ElideRight,
                                                          std::max(px(40), qFloor(room))) +
                               grams;
         const double w = p.fontMetrics().horizontalAdvance(words);
         // Named to the right of the figure, each on a line of its own.
         QRectF box(c.x() + px(70), c.y() - px(9), w + px(10), px(19));
-        box.moveRight(std::min<double>(box.right(), width() - px(6)));
+        box.moveRight(std::min<double>(box.right(), width - px(6)));
         while (std::any_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(box); }))
           box.translate(0, px(20));
         if (side == 1) continue; // one name serves both

@@ -16,9 +16,9 @@ class CoatTest : public WindowTest {
 protected:
   void SetUp() override {
     session.startNew(QStringLiteral("shaggy_cow"));
-    to(Stage::Wrap);
+    to(kWrap);
     session.finishSolid();
-    session.setWrapTab(2);
+    wrapView().setTab(2);
     panel = window.findChild<CoatPanel*>();
     ASSERT_TRUE(panel);
   }
@@ -34,7 +34,7 @@ protected:
     QTest::keyClick(field, Qt::Key_Delete);
     QTest::keyClick(field, Qt::Key_Return);
   }
-  [[nodiscard]] WrapCard* wrap() { return card<WrapCard>(Stage::Wrap); }
+  [[nodiscard]] WrapCard* wrap() { return card<WrapCard>(); }
   [[nodiscard]] std::vector<double> girths() const {
     std::vector<double> out;
     for (const LimbWool& w : plan().wool.limbs)

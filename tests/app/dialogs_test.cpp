@@ -3,6 +3,7 @@
 #include "window.h"
 
 #include "kit/settings.h"
+#include "session/changes.h"
 #include "shell/dialogs.h"
 
 #include <QFileDialog>
@@ -50,13 +51,13 @@ TEST_F(DialogTest, FindGoesToPartsStagesAnimalsAndPoses) {
   ASSERT_TRUE(find("left hindleg"));
   EXPECT_EQ(session.selected(), limb("left-hindleg"));
   ASSERT_TRUE(find("wrap stage"));
-  EXPECT_EQ(session.stage(), Stage::Wrap);
+  EXPECT_EQ(session.stage(), kWrap);
   ASSERT_TRUE(find("heron animal"));
   EXPECT_EQ(session.project().pattern, "heron");
-  const auto poses = session.poses();
+  const auto poses = changes::poses(session);
   ASSERT_GE(poses.size(), 2U);
   ASSERT_TRUE(find((poses[1].first.name + " pose").c_str()));
-  EXPECT_EQ(session.stage(), Stage::Pose);
+  EXPECT_EQ(session.stage(), kPose);
   EXPECT_EQ(session.project().stances.now.name, poses[1].first.name);
   ASSERT_TRUE(find("undo"));
   EXPECT_NE(session.project().stances.now.name, poses[1].first.name);
@@ -75,10 +76,10 @@ TEST_F(DialogTest, FindGoesToPartsStagesAnimalsAndPoses) {
 
 TEST_F(DialogTest, EachStageHasItsPageOfTheGuide) {
   QStringList texts;
-  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap}) {
-    showGuide(stage, &window);
+  for (const auto& stage : window.stages()) {
+    showGuide(*stage, &window);
     auto* page = window.findChildren<QTextBrowser*>().last();
-    EXPECT_GT(page->toPlainText().size(), 800) << static_cast<int>(stage);
+    EXPECT_GT(page->toPlainText().size(), 800) << stage->id().key;
     EXPECT_FALSE(texts.contains(page->toPlainText()));
     texts << page->toPlainText();
     page->window()->close();
@@ -123,7 +124,7 @@ TEST_F(DialogTest, TheFirstChoiceIsWhatWasPressed) {
 TEST_F(DialogTest, SaveAsAsksAboutTheFileItWrites) {
   const Scratch scratch;
   // A name with what no file's may hold is proposed as one that may.
-  session.setName(QStringLiteral("fox / vixen"));
+  changes::setName(session, QStringLiteral("fox / vixen"));
   EXPECT_EQ(asFileName(QStringLiteral("fox / vixen\n")), QStringLiteral("fox - vixen-"));
   EXPECT_EQ(asFileName(QStringLiteral(".hidden")), QStringLiteral("_.hidden"));
   EXPECT_LE(asFileName(QString(400, u'x')).size(), 200);
@@ -144,7 +145,7 @@ TEST_F(DialogTest, SaveAsAsksAboutTheFileItWrites) {
   EXPECT_TRUE(saveAs(scratch.path("fox")));
   EXPECT_EQ(session.path().toStdString(), scratch.path("fox.columna"));
   const std::string before = Scratch::read(scratch.path("fox.columna"));
-  session.setName(QStringLiteral("another"));
+  changes::setName(session, QStringLiteral("another"));
   EXPECT_FALSE(saveAs(scratch.path("fox"))) << "there is one: it asked, and was told no";
   EXPECT_EQ(Scratch::read(scratch.path("fox.columna")), before);
   EXPECT_TRUE(session.changed());

@@ -2,11 +2,12 @@
 #include "window.h"
 
 #include "file/project_json.h"
-#include "mat/mark_layer.h"
 #include "project/limits.h"
 #include "report/plan_json.h"
+#include "session/changes.h"
 #include "wire/drawer_panel.h"
 #include "wire/wire_desk.h"
+#include "wrap/mark_layer.h"
 #include "wrap/wool_panel.h"
 #include "wrap/wrap_desk.h"
 
@@ -47,7 +48,7 @@ protected:
           ASSERT_TRUE(back) << name.toStdString() << " took " << text << ": " << back.problem().sentence();
           ASSERT_EQ(toJson(*back), toJson(session.project())) << name.toStdString() << " took " << text;
         }
-      session.setUnits(round == 0 ? UnitSystem::Inch : UnitSystem::Metric);
+      changes::setUnits(session, round == 0 ? UnitSystem::Inch : UnitSystem::Metric);
     }
     EXPECT_TRUE(leaked.isEmpty()) << leaked.join(QStringLiteral("; ")).toStdString();
   }
@@ -65,9 +66,9 @@ protected:
 } // namespace
 
 TEST_F(ExtremesTest, Study) {
-  session.setStage(Stage::Study);
+  session.setStage(kStudy);
   for (const Way way : {Way::Character, Way::Made}) {
-    session.setWay(way);
+    study().setWay(way);
     for (const char* part : {"", "trunk", "left-hindleg"}) {
       session.select(*part ? limb(part) : -1);
       typeEverywhere();
@@ -77,9 +78,9 @@ TEST_F(ExtremesTest, Study) {
 }
 
 TEST_F(ExtremesTest, Wire) {
-  session.setStage(Stage::Wire);
+  session.setStage(kWire);
   for (int tab = 0; tab < 5; ++tab) {
-    session.setWireTab(tab);
+    wire().setTab(tab);
     session.select(limb(tab % 2 ? "left-hindleg" : "trunk"));
     typeEverywhere();
   }
@@ -87,9 +88,9 @@ TEST_F(ExtremesTest, Wire) {
 }
 
 TEST_F(ExtremesTest, Pose) {
-  session.setStage(Stage::Pose);
+  session.setStage(kPose);
   for (const int tab : {0, 1, 2}) {
-    session.setPoseTab(tab);
+    poseView().setTab(tab);
     session.select(tab == 0 ? -1 : limb("left-hindleg"));
     typeEverywhere();
   }
@@ -97,9 +98,9 @@ TEST_F(ExtremesTest, Pose) {
 }
 
 TEST_F(ExtremesTest, Wrap) {
-  session.setStage(Stage::Wrap);
+  session.setStage(kWrap);
   for (int tab = 0; tab < 4; ++tab) {
-    session.setWrapTab(tab);
+    wrapView().setTab(tab);
     session.select(limb(tab % 2 ? "left-hindleg" : "trunk"));
     typeEverywhere();
   }
@@ -108,9 +109,9 @@ TEST_F(ExtremesTest, Wrap) {
 
 TEST_F(ExtremesTest, WhatIsTypedAndSavedOpensAgain) {
   const Scratch scratch;
-  session.setStage(Stage::Wire);
-  session.setWireTab(3);
-  DrawerPanel* drawer = window.wireDesk()->drawer();
+  session.setStage(kWire);
+  wire().setTab(3);
+  DrawerPanel* drawer = part<WireDesk>()->drawer();
   const auto put = [&](const char* size, const char* length) {
     const size_t before = session.project().drawer.size();
     drawer->sizeField()->setText(QString::fromUtf8(size));
@@ -132,23 +133,23 @@ TEST_F(ExtremesTest, WhatIsTypedAndSavedOpensAgain) {
 
 TEST_F(ExtremesTest, ListsHaveAnEnd) {
   for (size_t k = 0; k < limits::kMostPoses + 3; ++k) {
-    const bool refused = session.savePose(QStringLiteral("pose %1").arg(k)).has_value();
+    const bool refused = changes::savePose(session, QStringLiteral("pose %1").arg(k)).has_value();
     EXPECT_EQ(refused, k >= limits::kMostPoses) << k;
   }
   // One that is there may still be changed.
-  EXPECT_FALSE(session.savePose(QStringLiteral("pose 7")));
+  EXPECT_FALSE(changes::savePose(session, QStringLiteral("pose 7")));
   // A long scribble keeps its shape with fewer corners.
-  session.setStage(Stage::Wrap);
-  session.setWrapTab(3);
-  session.setMarking(true);
-  MarkLayer layer(session);
+  session.setStage(kWrap);
+  wrapView().setTab(3);
+  wrapView().setMarking(true);
+  auto& layer = *window.mat()->layer<MarkLayer>();
   Viewport view;
   view.view = View::Side;
   view.scale = 40;
-  ASSERT_TRUE(layer.press(view, QPointF(0, 0)));
+  ASSERT_TRUE(layer.press(view, QPointF(0, 0), true));
   for (int k = 1; k < 9000; ++k)
-    layer.move(view, QPointF(400 * std::cos(k * 0.07) + k * 0.1, 400 * std::sin(k * 0.07)));
-  layer.release();
+    layer.move(view, QPointF(400 * std::cos(k * 0.07) + k * 0.1, 400 * std::sin(k * 0.07)), {});
+  (void)layer.release(view, {});
   ASSERT_EQ(session.project().wool.markings.size(), 1U);
   EXPECT_LE(session.project().wool.markings[0].outline.size(), limits::kMostCorners);
   EXPECT_GE(session.project().wool.markings[0].outline.size(), limits::kMostCorners / 2);

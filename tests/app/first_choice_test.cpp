@@ -1,6 +1,7 @@
 // The first choice of a new figure, by mouse and keyboard, and the first size that follows.
 #include "window.h"
 
+#include "session/changes.h"
 #include "study/animal_board.h"
 
 #include <set>
@@ -17,7 +18,7 @@ protected:
     QApplication::processEvents();
     ASSERT_TRUE(board()->isVisible());
   }
-  [[nodiscard]] AnimalBoard* board() const { return window.board(); }
+  [[nodiscard]] AnimalBoard* board() const { return qobject_cast<AnimalBoard*>(window.board()); }
   [[nodiscard]] PatternTile* tile(const QString& id) const {
     for (PatternTile* each : board()->tiles())
       if (each->id() == id) return each;
@@ -48,7 +49,7 @@ TEST_F(FirstChoiceTest, AClickBeginsAFigureOneCanHold) {
   QTest::mouseClick(tile(QStringLiteral("red_fox")), Qt::LeftButton);
   EXPECT_FALSE(board()->isVisible());
   EXPECT_EQ(session.project().pattern, "red_fox");
-  EXPECT_EQ(session.stage(), Stage::Study);
+  EXPECT_EQ(session.stage(), kStudy);
   const Figure& f = plan().figure;
   EXPECT_NEAR(std::max(f.overallHeight, f.totalLength), 180, 6);
   EXPECT_NEAR(std::fmod(session.project().size.mm, 5), 0, 1e-9);
@@ -82,7 +83,7 @@ TEST_F(FirstChoiceTest, TheKeyboardGoesAboutTheBoardAndLeavesIt) {
 
 TEST_F(FirstChoiceTest, AskedAboutUnsavedWorkFirst) {
   QTest::keyClick(board()->tiles().front(), Qt::Key_Escape);
-  session.setSize(SizeBy::OverallHeight, 111);
+  changes::setSize(session, SizeBy::OverallHeight, 111);
   answer(QMessageBox::Cancel);
   QTest::keyClick(&window, Qt::Key_N, Qt::ControlModifier);
   EXPECT_FALSE(said.isEmpty());

@@ -5,6 +5,7 @@
 #include "file/project_json.h"
 #include "measure/disk.h"
 #include "report/plan_json.h"
+#include "session/changes.h"
 #include "shell/keeping.h"
 #include "shell/left_dialog.h"
 
@@ -101,7 +102,7 @@ TEST_F(KeepWorkTest, ChangesThatNeverPauseAreKeptAllTheSame) {
   clock.start();
   int turn = 0;
   while (!kept() && clock.elapsed() < 30000) { // a change every tenth of a second
-    session.setName(QStringLiteral("turn %1").arg(++turn));
+    changes::setName(session, QStringLiteral("turn %1").arg(++turn));
     QTest::qWait(100);
   }
   ASSERT_TRUE(kept());
@@ -114,19 +115,19 @@ TEST_F(KeepWorkTest, ChangesThatNeverPauseAreKeptAllTheSame) {
 
 TEST_F(KeepWorkTest, TheCopyGoesWhenItIsSavedAndWhenTheWindowIsClosedInOrder) {
   const Scratch scratch;
-  session.setName(QStringLiteral("otter"));
+  changes::setName(session, QStringLiteral("otter"));
   window.keeping()->flush();
   ASSERT_TRUE(kept());
   save(scratch.path("otter.columna"));
   window.keeping()->drop();
   EXPECT_FALSE(kept());
-  session.setName(QStringLiteral("otter again"));
+  changes::setName(session, QStringLiteral("otter again"));
   window.keeping()->flush();
   ASSERT_TRUE(kept());
   QTest::keyClick(&window, Qt::Key_S, Qt::ControlModifier);
   EXPECT_FALSE(session.changed());
   EXPECT_FALSE(kept());
-  session.setName(QStringLiteral("otter once more"));
+  changes::setName(session, QStringLiteral("otter once more"));
   window.keeping()->flush();
   answer(QMessageBox::Discard);
   EXPECT_TRUE(window.close());
@@ -245,7 +246,7 @@ TEST_F(KeepWorkTest, AProgramToldToEndKeepsWhatIsNotSaved) {
 TEST_F(KeepWorkTest, WhatAnotherProgramChangedIsNotWrittenOverUnasked) {
   const Scratch scratch;
   const std::string path = scratch.path("otter.columna");
-  session.setName(QStringLiteral("mine"));
+  changes::setName(session, QStringLiteral("mine"));
   save(path);
   EXPECT_FALSE(session.changedOutside());
   ProjectFile theirs;
@@ -253,7 +254,7 @@ TEST_F(KeepWorkTest, WhatAnotherProgramChangedIsNotWrittenOverUnasked) {
   theirs.project.name = "theirs";
   ASSERT_FALSE(saveProject(path, theirs));
   EXPECT_TRUE(session.changedOutside());
-  session.setName(QStringLiteral("mine again"));
+  changes::setName(session, QStringLiteral("mine again"));
   answer(QMessageBox::Cancel);
   EXPECT_FALSE(window.save());
   EXPECT_EQ(openProject(path)->project.name, "theirs");
@@ -272,9 +273,9 @@ TEST_F(KeepWorkTest, APictureTakenOutAndBroughtBackIsSaved) {
   first.fill(Qt::red);
   QImage second(200, 150, QImage::Format_RGB32);
   second.fill(Qt::blue);
-  ASSERT_FALSE(session.addPhoto(View::Side, QByteArray("first"), first));
+  ASSERT_FALSE(study().addPhoto(View::Side, QByteArray("first"), first));
   const std::string entry = session.project().photos[0].entry;
-  session.removePhoto(0);
+  study().removePhoto(0);
   save(path);
   EXPECT_FALSE(openProject(path)->others.contains(entry));
   session.undo();
@@ -282,9 +283,9 @@ TEST_F(KeepWorkTest, APictureTakenOutAndBroughtBackIsSaved) {
   save(path);
   EXPECT_EQ(openProject(path)->others.at(entry), "first");
   // Another one never takes its name, so that undo shows the right one under the old landmarks.
-  session.removePhoto(0);
+  study().removePhoto(0);
   save(path);
-  ASSERT_FALSE(session.addPhoto(View::Side, QByteArray("second"), second));
+  ASSERT_FALSE(study().addPhoto(View::Side, QByteArray("second"), second));
   EXPECT_NE(session.project().photos[0].entry, entry);
   session.undo();
   session.undo();
@@ -312,7 +313,7 @@ TEST_F(KeepWorkTest, WorkOnANewerFileIsNeverPutBackIntoIt) {
   const std::string path = scratch.write("newer.columna", newerFile(project("heron", 200)));
   const std::string before = Scratch::read(path);
   ASSERT_FALSE(session.open(QString::fromStdString(path)));
-  session.setName(QStringLiteral("looked at and changed"));
+  changes::setName(session, QStringLiteral("looked at and changed"));
   window.keeping()->flush();
   auto work = openLeft(copy());
   ASSERT_TRUE(work);
@@ -325,7 +326,7 @@ TEST_F(KeepWorkTest, WorkOnANewerFileIsNeverPutBackIntoIt) {
 }
 
 TEST_F(KeepWorkTest, UndoKeepsThePartByItsName) {
-  ASSERT_FALSE(session.setPattern(QStringLiteral("heron")));
+  ASSERT_FALSE(changes::setPattern(session, QStringLiteral("heron")));
   const int wing = limb("left-wing");
   session.select(wing);
   int heard = 0;
@@ -341,16 +342,16 @@ TEST_F(KeepWorkTest, UndoKeepsThePartByItsName) {
 }
 
 TEST_F(KeepWorkTest, AnotherAnimalLetsGoOfTheJointAtHand) {
-  ASSERT_FALSE(session.setPattern(QStringLiteral("dragon")));
-  to(Stage::Pose);
+  ASSERT_FALSE(changes::setPattern(session, QStringLiteral("dragon")));
+  to(kPose);
   for (int i = 0; i < 60; ++i) QTest::keyClick(window.mat(), Qt::Key_J);
-  ASSERT_FALSE(session.setPattern(QStringLiteral("long_backed_hound")));
+  ASSERT_FALSE(changes::setPattern(session, QStringLiteral("long_backed_hound")));
   QTest::keyClick(window.mat(), Qt::Key_Right);
   (void)window.mat()->grab();
   session.undo();
   QTest::keyClick(window.mat(), Qt::Key_Right);
   (void)window.mat()->grab();
-  EXPECT_EQ(session.stage(), Stage::Pose);
+  EXPECT_EQ(session.stage(), kPose);
 }
 
 TEST_F(KeepWorkTest, WhatIsHeldElsewhereIsLetGo) {

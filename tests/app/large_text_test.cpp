@@ -2,6 +2,7 @@
 #include "window.h"
 
 #include "kit/tab_row.h"
+#include "session/changes.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -77,18 +78,18 @@ protected:
     setEvening(evening);
     Session session(shelf());
     if (change) change(session);
-    MainWindow window(session);
+    MainWindow window(session, allStages(session));
     window.resize(1280, 800);
     window.show();
-    for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap})
+    for (const StageId stage : {kStudy, kWire, kPose, kWrap})
       for (int limb = -1; limb < static_cast<int>(session.plan().figure.limbs.size()); ++limb) {
         if (limb >= 0 && session.plan().figure.limbs[static_cast<size_t>(limb)].side < 0) continue;
         session.setStage(stage);
         session.select(limb);
-        if (stage == Stage::Wrap) session.setWrapTab((limb + 1) % 4);
+        if (stage == kWrap) window.stage<WrapStage>()->view().setTab((limb + 1) % 4);
         for (int k = 0; k < 6; ++k) QApplication::processEvents();
         EXPECT_EQ(cutOff(window).join(QStringLiteral("\n")).toStdString(), "")
-            << name << ", stage " << static_cast<int>(stage) << ", limb " << limb << ": " << widest(window);
+            << name << ", stage " << stage.key << ", limb " << limb << ": " << widest(window);
         EXPECT_LE(window.minimumSizeHint().width(), 1280) << name << ": " << widest(window);
         EXPECT_LE(window.minimumSizeHint().height(), 800) << name;
       }
@@ -109,12 +110,14 @@ TEST_F(LargeText, OneAndAHalfTimesAndTwice) {
 
 TEST_F(LargeText, TheLongestNames) {
   const auto longNames = [](Session& session) {
-    (void)session.setPattern(QStringLiteral("long_backed_hound"));
-    session.setName(
+    (void)changes::setPattern(session, QStringLiteral("long_backed_hound"));
+    changes::setName(
+        session,
         QStringLiteral("The very old long-backed hound of the third bench on the left by the window"));
-    (void)session.savePose(QStringLiteral("lying down in front of the stove with one ear turned inside out"));
-    session.setConstruction(Construction::SpineAndCrosspieces);
-    session.setUnits(UnitSystem::Inch);
+    (void)changes::savePose(
+        session, QStringLiteral("lying down in front of the stove with one ear turned inside out"));
+    changes::setConstruction(session, Construction::SpineAndCrosspieces);
+    changes::setUnits(session, UnitSystem::Inch);
   };
   look(1, false, longNames, "long names");
   look(2, false, longNames, "long names at 200 %");

@@ -34,11 +34,11 @@ TEST_F(StudyTest, APictureIsTracedByClicksAndItsLengthsTakenOver) {
   EXPECT_TRUE(layer()->tracing(View::Side));
   EXPECT_EQ(window.mat()->mainView(), View::Side);
   EXPECT_FALSE(window.mat()->three()) << "the picture has the room of the whole mat";
-  PhotoPanel* panel = window.studyRack()->photo();
+  PhotoPanel* panel = part<StudyRack>()->photo();
   EXPECT_TRUE(panel->prompt().startsWith(QStringLiteral("Click: "))) << panel->prompt().toStdString();
   // Three landmarks as asked for.
   for (int i = 0; i < 3; ++i) {
-    const std::string next = session.nextLandmark();
+    const std::string next = study().nextLandmark();
     QTest::mouseClick(window.mat(), Qt::LeftButton, {},
                       layer()->fromPicture(window.mat()->port(View::Side), truth.at(next)).toPoint());
     EXPECT_TRUE(session.project().photos[0].landmarks.contains(next)) << next;
@@ -87,7 +87,7 @@ TEST_F(StudyTest, APictureIsTracedByClicksAndItsLengthsTakenOver) {
   ASSERT_FALSE(session.save(file).has_value());
   session.startNew(QStringLiteral("heron"));
   ASSERT_FALSE(session.open(file).has_value());
-  EXPECT_FALSE(session.picture(session.project().photos[0].entry).isNull());
+  EXPECT_FALSE(study().picture(session.project().photos[0].entry).isNull());
 }
 
 TEST_F(StudyTest, LinesStraightenAndScaleThePicture) {
@@ -100,7 +100,7 @@ TEST_F(StudyTest, LinesStraightenAndScaleThePicture) {
     const QPoint from = layer()->fromPicture(v, a).toPoint();
     drag(from, layer()->fromPicture(v, b).toPoint() - from);
   };
-  session.setPhotoTool(PhotoTool::Straighten);
+  study().setPhotoTool(PhotoTool::Straighten);
   line({200, 300}, {900, 370});
   EXPECT_NEAR(session.project().photos[0].straighten, -std::atan2(70, 700), 0.01)
       << "turned back the other way";
@@ -109,12 +109,12 @@ TEST_F(StudyTest, LinesStraightenAndScaleThePicture) {
   EXPECT_NEAR(layer()->fromPicture(v, {200, 300}).y(), layer()->fromPicture(v, {900, 370}).y(), 4);
   session.undo();
   EXPECT_EQ(session.project().photos[0].straighten, 0);
-  session.setPhotoTool(PhotoTool::Tall);
+  study().setPhotoTool(PhotoTool::Tall);
   line({600, 650}, {600, 150});
   EXPECT_NEAR(session.project().photos[0].mmPerPixel, plan().figure.overallHeight / 500, 0.01);
-  session.setPhotoTool(PhotoTool::KnownLength);
+  study().setPhotoTool(PhotoTool::KnownLength);
   line({300, 400}, {800, 400});
-  type(window.studyRack()->photo()->lineField(), "10 cm");
+  type(part<StudyRack>()->photo()->lineField(), "10 cm");
   EXPECT_NEAR(session.project().photos[0].mmPerPixel, 0.2, 0.004);
 }
 
@@ -122,19 +122,19 @@ TEST_F(StudyTest, FortyEightMegapixelsOpenWhileTheWindowLives) {
   const Scratch scratch;
   const QString path = QString::fromStdString(scratch.path("large.jpg"));
   drawLarge(path);
-  session.setWay(Way::Photo);
-  QSignalSpy loaded(window.studyRack()->photo(), &PhotoPanel::loaded);
+  study().setWay(Way::Photo);
+  QSignalSpy loaded(part<StudyRack>()->photo(), &PhotoPanel::loaded);
   int beats = 0;
   QTimer beat;
   std::vector<int> seen;
   QObject::connect(&beat, &QTimer::timeout, [&] {
     ++beats;
-    const QProgressBar* bar = window.studyRack()->photo()->progress();
+    const QProgressBar* bar = part<StudyRack>()->photo()->progress();
     if (bar->isVisible() && (seen.empty() || bar->value() != seen.back())) seen.push_back(bar->value());
   });
   beat.start(10);
-  window.studyRack()->photo()->load(path, View::Side);
-  EXPECT_TRUE(window.studyRack()->photo()->loading());
+  part<StudyRack>()->photo()->load(path, View::Side);
+  EXPECT_TRUE(part<StudyRack>()->photo()->loading());
   ASSERT_TRUE(loaded.wait(20000));
   EXPECT_GT(beats, 3) << "the window goes on while it is read";
   EXPECT_GT(seen.size(), 4U) << "the progress is measured, not a guess";
@@ -148,8 +148,8 @@ TEST_F(StudyTest, AReadingCanBeStopped) {
   const Scratch scratch;
   const QString path = QString::fromStdString(scratch.path("large.jpg"));
   drawLarge(path);
-  session.setWay(Way::Photo);
-  PhotoPanel* panel = window.studyRack()->photo();
+  study().setWay(Way::Photo);
+  PhotoPanel* panel = part<StudyRack>()->photo();
   QSignalSpy loaded(panel, &PhotoPanel::loaded);
   QSignalSpy noted(&session, &Session::noted);
   panel->load(path, View::Side);

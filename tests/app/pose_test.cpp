@@ -6,6 +6,8 @@
 #include "pose/pose_card.h"
 #include "pose/pose_rack.h"
 #include "pose/posing.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "stage/remedy_list.h"
 #include "turn/turntable.h"
 
@@ -26,7 +28,7 @@ namespace {
 class PoseTest : public WindowTest {
 protected:
   PoseTest() {
-    to(Stage::Pose);
+    to(kPose);
     QObject::connect(&session, &Session::refused, &session, [this](const QString& s) { refusal = s; });
     QObject::connect(&session, &Session::noted, &session, [this](const QString& s) { note = s; });
   }
@@ -38,7 +40,7 @@ protected:
     return 0;
   }
   [[nodiscard]] Vec3 at(const char* id) const {
-    return session.posedPlan().skeleton.points[static_cast<size_t>(point(id))].at;
+    return session.stance().plan().skeleton.points[static_cast<size_t>(point(id))].at;
   }
   void drag(const char* joint, const Vec2& mm) {
     Mat* mat = window.mat();
@@ -50,7 +52,7 @@ protected:
     QTest::mouseRelease(mat, Qt::LeftButton, {}, to.toPoint());
     QApplication::processEvents();
   }
-  [[nodiscard]] PoseCard* poseCard() { return card<PoseCard>(Stage::Pose); }
+  [[nodiscard]] PoseCard* poseCard() { return card<PoseCard>(); }
   static void wait(RemedyList* list) {
     QSignalSpy told(list, &RemedyList::told);
     while (list->busy()) ASSERT_TRUE(told.wait(kPatience));
@@ -90,7 +92,7 @@ TEST_F(PoseTest, FeetStayWhileTheBackIsDragged) {
   session.undo();
   QTest::mouseClick(poseCard()->planted(), Qt::LeftButton, {},
                     QPoint(8, poseCard()->planted()->height() / 2));
-  ASSERT_FALSE(session.planted());
+  ASSERT_FALSE(poseView().planted());
   drag("thorax", {0, 6});
   double moved = 0;
   const auto loose = ground();
@@ -108,13 +110,13 @@ TEST_F(PoseTest, AJointAtItsLimitSaysSo) {
 TEST_F(PoseTest, ByKeyboardAlone) {
   window.mat()->setFocus();
   for (int k = 0; k < 3; ++k) QTest::keyClick(window.mat(), Qt::Key_J);
-  ASSERT_GE(window.mat()->poseLayer().active(), 0);
-  const auto p = static_cast<size_t>(window.mat()->poseLayer().active());
-  const Vec3 before = session.posedPlan().skeleton.points[p].at;
+  ASSERT_GE((*window.mat()->layer<PoseLayer>()).active(), 0);
+  const auto p = static_cast<size_t>((*window.mat()->layer<PoseLayer>()).active());
+  const Vec3 before = session.stance().plan().skeleton.points[p].at;
   for (int k = 0; k < 3; ++k) QTest::keyClick(window.mat(), Qt::Key_Up);
-  EXPECT_GT(session.posedPlan().skeleton.points[p].at.z(), before.z() + 0.5);
+  EXPECT_GT(session.stance().plan().skeleton.points[p].at.z(), before.z() + 0.5);
   QTest::keyClick(window.mat(), Qt::Key_Escape);
-  EXPECT_LT(window.mat()->poseLayer().active(), 0);
+  EXPECT_LT((*window.mat()->layer<PoseLayer>()).active(), 0);
   // Poses one by one.
   QTest::keyClick(&window, Qt::Key_PageDown);
   EXPECT_EQ(session.project().stances.now.name, plan().pattern.poses[0].name);
@@ -158,7 +160,7 @@ TEST_F(PoseTest, OnTheTurntable) {
 }
 
 TEST_F(PoseTest, PosesAreSavedSteppedAndRemoved) {
-  PoseRack* rack = window.poseRack();
+  PoseRack* rack = part<PoseRack>();
   ASSERT_EQ(rack->tiles().size(), 1 + plan().pattern.poses.size());
   QTest::mouseClick(rack->tiles()[2], Qt::LeftButton);
   const std::string taken = session.project().stances.now.name;
@@ -215,7 +217,7 @@ TEST_F(PoseTest, WhatWouldMendAJointIsTriedAndTaken) {
   });
   session.select(limb("left-hindleg"));
   PoseCard* card = poseCard();
-  const JointReport* worst = session.pose().worstOf(limb("left-hindleg"));
+  const JointReport* worst = session.stance().report().worstOf(limb("left-hindleg"));
   ASSERT_NE(worst->level, Level::Good);
   const double before = worst->hold.hold;
   const std::string id = worst->hold.id;
@@ -225,29 +227,29 @@ TEST_F(PoseTest, WhatWouldMendAJointIsTriedAndTaken) {
   ASSERT_GE(changes.size(), 2);
   QTest::mouseClick(changes.front(), Qt::LeftButton);
   QApplication::processEvents();
-  for (const JointReport& j : session.pose().joints)
+  for (const JointReport& j : session.stance().report().joints)
     if (j.hold.id == id) {
       EXPECT_GT(j.hold.hold, before);
     }
   session.undo();
-  EXPECT_NEAR(session.pose().worstOf(limb("left-hindleg"))->hold.hold, before, 1e-9);
+  EXPECT_NEAR(session.stance().report().worstOf(limb("left-hindleg"))->hold.hold, before, 1e-9);
 }
 
 TEST_F(PoseTest, AFallIsToldAndMended) {
-  (void)session.setPattern(QStringLiteral("heron"));
+  (void)changes::setPattern(session, QStringLiteral("heron"));
   session.select(-1);
   PoseCard* card = poseCard();
   card->lean(0)->setValue(25);
   QTest::keyClick(card->lean(0), Qt::Key_Return);
-  ASSERT_FALSE(session.pose().standing.base.stands);
-  EXPECT_EQ(session.pose().findings.front().level, Level::Wrong);
+  ASSERT_FALSE(session.stance().report().standing.base.stands);
+  EXPECT_EQ(session.stance().report().findings.front().level, Level::Wrong);
   QTest::mouseClick(card->stand()->ask(), Qt::LeftButton);
   wait(card->stand());
   ASSERT_FALSE(card->stand()->changes().isEmpty());
   card->refresh();
   EXPECT_FALSE(card->stand()->changes().isEmpty()) << "shown anew, the answer stays";
   QTest::mouseClick(card->stand()->changes().front(), Qt::LeftButton);
-  EXPECT_TRUE(session.pose().standing.base.stands);
+  EXPECT_TRUE(session.stance().report().standing.base.stands);
 }
 
 TEST_F(PoseTest, TheVerdictComesFirstAndTheRestIsOpened) {
@@ -267,10 +269,10 @@ TEST_F(PoseTest, TheVerdictComesFirstAndTheRestIsOpened) {
   }
   // That felt springs back is springs once for the figure, not at every joint.
   int springs = 0;
-  for (const Finding& f : session.pose().findings)
+  for (const Finding& f : session.stance().report().findings)
     springs += f.text.find("pring") != std::string::npos ? 1 : 0;
   EXPECT_LE(springs, 1);
-  EXPECT_TRUE(std::any_of(session.pose().joints.begin(), session.pose().joints.end(),
+  EXPECT_TRUE(std::any_of(session.stance().report().joints.begin(), session.stance().report().joints.end(),
                           [](const JointReport& j) { return j.level == Level::Good; }))
       << "a verdict that always warns is not read";
 }
@@ -280,12 +282,12 @@ TEST_F(PoseTest, HowItIsHeldAndWhoBendsIt) {
   card->feet()->setCurrentIndex(card->feet()->findData(QStringLiteral("hung")));
   emit card->feet()->activated(card->feet()->currentIndex());
   EXPECT_EQ(session.project().stances.support.feet, Feet::Hung);
-  EXPECT_TRUE(session.pose().standing.fixed);
+  EXPECT_TRUE(session.stance().report().standing.fixed);
   card->hands()->setCurrentIndex(2);
   emit card->hands()->activated(2);
   EXPECT_EQ(session.project().stances.hands, Hands::Sore);
   bool stiff = false;
-  for (const JointReport& j : session.pose().joints)
+  for (const JointReport& j : session.stance().report().joints)
     stiff = stiff || j.sentence.find("sore hands") != std::string::npos;
   EXPECT_TRUE(stiff);
   session.undo();
@@ -294,7 +296,7 @@ TEST_F(PoseTest, HowItIsHeldAndWhoBendsIt) {
 }
 
 TEST_F(PoseTest, WiresLifeByPosesGoneThrough) {
-  PoseRack* rack = window.poseRack();
+  PoseRack* rack = part<PoseRack>();
   QTest::mouseClick(rack->tabs()->tab(1), Qt::LeftButton);
   LifePanel* life = rack->life();
   ASSERT_GE(life->poses()->count(), 3);
@@ -306,9 +308,9 @@ TEST_F(PoseTest, WiresLifeByPosesGoneThrough) {
   QTest::keyClick(life->times(), Qt::Key_Return);
   EXPECT_EQ(session.project().stances.times, 40);
   double budget = 0;
-  for (const JointReport& j : session.pose().joints) budget = std::max(budget, j.budget);
+  for (const JointReport& j : session.stance().report().joints) budget = std::max(budget, j.budget);
   EXPECT_GT(budget, 0.3);
-  session.takePose(QString::fromStdString(plan().pattern.poses[1].name));
+  changes::takePose(session, QString::fromStdString(plan().pattern.poses[1].name));
   QTest::mouseClick(life->recordKey(), Qt::LeftButton);
   ASSERT_EQ(session.project().stances.made.size(), 1U);
   EXPECT_EQ(session.project().stances.made[0].to, plan().pattern.poses[1].name);

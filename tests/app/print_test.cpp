@@ -1,6 +1,7 @@
 #include "print/pages.h"
 
 #include "anatomy/outline.h"
+#include "session/changes.h"
 #include "sheet/true_size_sheet.h"
 #include "window.h"
 
@@ -44,8 +45,8 @@ double longestLine(const QImage& page, double dpi, double most) {
 TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
   const Scratch scratch;
   const QString pdf = QString::fromStdString(scratch.path("sheet.pdf"));
-  session.setPattern(QStringLiteral("red_fox"));
-  session.setSize(SizeBy::OverallHeight, 82);
+  changes::setPattern(session, QStringLiteral("red_fox"));
+  changes::setSize(session, SizeBy::OverallHeight, 82);
   double left = 1e9;
   double right = -1e9;
   for (const Polygon& polygon : silhouette(plan().figure, View::Side))

@@ -1,4 +1,5 @@
 // Study in the real window: drag, type, and undo each.
+#include "session/changes.h"
 #include "study_window.h"
 
 using namespace columna;
@@ -20,7 +21,7 @@ TEST_F(StudyTest, AJointDraggedInTheSideViewKeepsItsDistanceFromTheMiddle) {
 }
 
 TEST_F(StudyTest, InTheFrontViewItMovesSidewaysAndUntiedAlone) {
-  session.toggleTied(limb("right-hindleg"));
+  changes::toggleTied(session, limb("right-hindleg"));
   const Vec3 left = place("left-stifle");
   const Vec3 before = place("right-stifle");
   drag(joint(View::Above, "right-stifle"), QPoint(10, 14));
@@ -106,7 +107,7 @@ TEST_F(StudyTest, ARingDraggedChangesTheGirthInItsView) {
 
 TEST_F(StudyTest, BonesAndGirthsAreTypedMarkedAndPutBack) {
   session.select(limb("left-foreleg"));
-  auto* study = card<StudyCard>(Stage::Study);
+  auto* study = card<StudyCard>();
   const double own = boneLength("left-forearm");
   EXPECT_FALSE(study->putBackButton("forearm")->isVisible());
   type(study->boneField("forearm"), "25 mm");
@@ -122,12 +123,12 @@ TEST_F(StudyTest, BonesAndGirthsAreTypedMarkedAndPutBack) {
   }
   QTest::mouseClick(study->putBackButton("forearm"), Qt::LeftButton);
   EXPECT_NEAR(boneLength("left-forearm"), own, 1e-6);
-  session.putBack(-1);
+  changes::putBack(session, -1);
   EXPECT_TRUE(session.project().shape.none());
 }
 
 TEST_F(StudyTest, EveryMeasureSizesTheFigure) {
-  auto* study = card<StudyCard>(Stage::Study);
+  auto* study = card<StudyCard>();
   type(study->sizeField(SizeBy::HeadLength), "40 mm");
   EXPECT_NEAR(plan().figure.limbs[static_cast<size_t>(limb("head"))].length, 40, 1e-9);
   type(study->sizeField(SizeBy::Scale), "1:8");
@@ -139,9 +140,9 @@ TEST_F(StudyTest, EveryMeasureSizesTheFigure) {
 }
 
 TEST_F(StudyTest, DialsByKeyboardAndByNumber) {
-  QTest::mouseClick(window.studyRack()->tab(Way::Character), Qt::LeftButton);
-  ASSERT_EQ(session.way(), Way::Character);
-  CharacterPanel* panel = window.studyRack()->character();
+  QTest::mouseClick(part<StudyRack>()->tab(Way::Character), Qt::LeftButton);
+  ASSERT_EQ(study().way(), Way::Character);
+  CharacterPanel* panel = part<StudyRack>()->character();
   panel->age()->setFocus();
   for (int i = 0; i < 20; ++i) QTest::keyClick(panel->age(), Qt::Key_Right);
   EXPECT_EQ(session.project().shape.character, characterAt(1)) << "young";
@@ -159,8 +160,8 @@ TEST_F(StudyTest, DialsByKeyboardAndByNumber) {
 }
 
 TEST_F(StudyTest, PartFirst) {
-  QTest::mouseClick(window.studyRack()->tab(Way::Made), Qt::LeftButton);
-  MadePanel* panel = window.studyRack()->made();
+  QTest::mouseClick(part<StudyRack>()->tab(Way::Made), Qt::LeftButton);
+  MadePanel* panel = part<StudyRack>()->made();
   const double before = plan().figure.overallHeight;
   const double trunk = plan().figure.limbs[static_cast<size_t>(limb("trunk"))].length;
   type(panel->lengthField(QStringLiteral("trunk")),
@@ -185,8 +186,8 @@ TEST_F(StudyTest, PartFirst) {
 }
 
 TEST_F(StudyTest, WoolAtHandSizesTheFigureAndTheChartFollows) {
-  QTest::mouseClick(window.studyRack()->tab(Way::Scale), Qt::LeftButton);
-  ScalePanel* panel = window.studyRack()->scale();
+  QTest::mouseClick(part<StudyRack>()->tab(Way::Scale), Qt::LeftButton);
+  ScalePanel* panel = part<StudyRack>()->scale();
   // Tried beside the window, which goes on meanwhile.
   const double first = plan().figure.overallHeight;
   type(panel->wool(), "40 g");
@@ -211,7 +212,7 @@ TEST_F(StudyTest, WoolAtHandSizesTheFigureAndTheChartFollows) {
 }
 
 TEST_F(StudyTest, TheGalleryFiltersByFamilyAndConstruction) {
-  Gallery* gallery = window.studyRack()->gallery();
+  Gallery* gallery = part<StudyRack>()->gallery();
   const auto shown = [&] {
     size_t count = 0;
     for (const PatternTile* tile : gallery->tiles()) count += tile->isVisible() ? 1 : 0;
@@ -230,14 +231,14 @@ TEST_F(StudyTest, TheGalleryFiltersByFamilyAndConstruction) {
 }
 
 TEST_F(StudyTest, AnotherAnimalIsLaidOverAndJudged) {
-  QTest::mouseClick(window.studyRack()->tab(Way::Compare), Qt::LeftButton);
-  ComparePanel* panel = window.studyRack()->compare();
-  EXPECT_EQ(session.compared(), QStringLiteral("river_otter"));
+  QTest::mouseClick(part<StudyRack>()->tab(Way::Compare), Qt::LeftButton);
+  ComparePanel* panel = part<StudyRack>()->compare();
+  EXPECT_EQ(study().compared(), QStringLiteral("river_otter"));
   for (const Proportion& p : panel->ratios()->rows()) EXPECT_EQ(p.verdict, 0);
   const QImage before = window.mat()->grab().toImage();
   panel->with()->setCurrentIndex(panel->with()->findData(QStringLiteral("red_fox")));
   QTest::keyClick(panel->with(), Qt::Key_Down);
-  session.setCompared(QStringLiteral("red_fox"));
+  study().setCompared(QStringLiteral("red_fox"));
   EXPECT_NE(window.mat()->grab().toImage(), before);
   bool off = false;
   for (const Proportion& p : panel->ratios()->rows()) off = off || p.verdict != 0;
@@ -245,7 +246,7 @@ TEST_F(StudyTest, AnotherAnimalIsLaidOverAndJudged) {
 }
 
 TEST_F(StudyTest, ABodyThatIsTheTrunkAloneSaysHowHighThatMakesIt) {
-  StudyCard* card = this->card<StudyCard>(Stage::Study);
+  StudyCard* card = this->card<StudyCard>();
   session.select(-1);
   const auto under = [&] {
     QStringList all;

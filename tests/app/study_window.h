@@ -28,7 +28,7 @@ class StudyTest : public WindowTest {
 protected:
   StudyTest() { connect(); }
 
-  [[nodiscard]] StudyLayer* layer() const { return window.mat()->study(); }
+  [[nodiscard]] StudyLayer* layer() const { return window.mat()->layer<StudyLayer>(); }
 
   QPoint grip(View view, const std::function<bool(const Grip&)>& wanted) {
     for (const Grip& g : layer()->grips(window.mat()->port(view)))
@@ -82,9 +82,9 @@ protected:
   }
 
   void loadPicture(const QString& path) {
-    session.setWay(Way::Photo);
-    QSignalSpy loaded(window.studyRack()->photo(), &PhotoPanel::loaded);
-    window.studyRack()->photo()->load(path, View::Side);
+    study().setWay(Way::Photo);
+    QSignalSpy loaded(part<StudyRack>()->photo(), &PhotoPanel::loaded);
+    part<StudyRack>()->photo()->load(path, View::Side);
     ASSERT_TRUE(loaded.wait(10000));
     QApplication::processEvents();
   }

@@ -2,10 +2,13 @@
 #include "kit/tone.h"
 #include "window.h"
 
-#include "mat/mark_layer.h"
 #include "pose/carried.h"
+#include "session/build_view.h"
+#include "session/changes.h"
+#include "session/stance_view.h"
 #include "turn/turntable.h"
 #include "turn/wool_paint.h"
+#include "wrap/mark_layer.h"
 
 #include <QSignalSpy>
 
@@ -22,8 +25,8 @@ protected:
     PatternPose up;
     up.name = "tail up";
     up.turns[bone("tail", 0).patternBone] = Turn{-0.8, 0, 0};
-    session.setStance(QStringLiteral("tail up"), up);
-    to(Stage::Wrap);
+    changes::setStance(session, QStringLiteral("tail up"), up);
+    to(kWrap);
     session.finishSolid();
   }
   [[nodiscard]] const FigureBone& bone(const char* part, int which) const {
@@ -44,44 +47,44 @@ Vec3 middle(const FigureBone& bone) { return (bone.begin + bone.end) / 2; }
 TEST_F(TurntableTest, TheFlatViewsShowTheStanceAndMarkingTheNeutralOne) {
   QTest::keyClick(window.mat(), Qt::Key_T);
   ASSERT_FALSE(table()->isVisible());
-  const Vec3 posed = middle(boneOf(session.posedPlan().figure, "tail", -1));
+  const Vec3 posed = middle(boneOf(session.stance().plan().figure, "tail", -1));
   const Vec3 neutral = middle(bone("tail", -1));
   ASSERT_GT((posed - neutral).norm(), 15);
-  EXPECT_EQ(&session.drawnPlan(), &session.posedPlan());
+  EXPECT_EQ(&window.mat()->shown(), &session.stance().plan());
   // A click where the raised tail is drawn takes the tail.
   const Viewport v = window.mat()->port(View::Side);
   session.select(-1);
   QTest::mouseClick(window.mat(), Qt::LeftButton, {}, v.at(posed).toPoint());
   EXPECT_EQ(session.selected(), limb("tail"));
   // The work under way is in that stance too.
-  session.setBuilt(0.4 * session.built());
-  EXPECT_NEAR((boneOf(session.builtPlan().figure, "tail", -1).end -
-               boneOf(session.posedPlan().figure, "tail", -1).end)
-                  .norm(),
-              0, 1e-9);
-  session.setMarking(true);
-  EXPECT_EQ(&session.drawnPlan(), &session.plan()) << "a marking lies on the neutral stance";
-  EXPECT_NEAR((boneOf(session.builtPlan().figure, "tail", -1).end - bone("tail", -1).end).norm(), 0, 1e-9);
+  session.build().setBuilt(0.4 * session.build().built());
+  EXPECT_NEAR(
+      (boneOf(builtPlan().figure, "tail", -1).end - boneOf(session.stance().plan().figure, "tail", -1).end)
+          .norm(),
+      0, 1e-9);
+  wrapView().setMarking(true);
+  EXPECT_EQ(&window.mat()->shown(), &session.plan()) << "a marking lies on the neutral stance";
+  EXPECT_NEAR((boneOf(builtPlan().figure, "tail", -1).end - bone("tail", -1).end).norm(), 0, 1e-9);
   QTest::keyClick(window.mat(), Qt::Key_Escape);
-  EXPECT_FALSE(session.marking());
-  EXPECT_EQ(&session.drawnPlan(), &session.posedPlan());
-  session.setWrapTab(2);
-  EXPECT_EQ(&session.drawnPlan(), &session.plan()) << "so is the page of coat and markings";
+  EXPECT_FALSE(wrapView().marking());
+  EXPECT_EQ(&window.mat()->shown(), &session.stance().plan());
+  wrapView().setTab(2);
+  EXPECT_EQ(&window.mat()->shown(), &session.plan()) << "so is the page of coat and markings";
   // The turntable over them keeps the stance.
   QTest::keyClick(window.mat(), Qt::Key_T);
   ASSERT_TRUE(table()->isVisible());
   const QImage onThatPage = table()->picture();
-  session.setWrapTab(0);
+  wrapView().setTab(0);
   table()->setThroughWool(true); // drawn anew
   table()->setThroughWool(false);
   EXPECT_EQ(table()->picture(), onThatPage);
   QTest::keyClick(window.mat(), Qt::Key_T);
   // Another stance is followed, wherever it was changed.
-  session.setStance(QStringLiteral("as it was"), PatternPose());
-  EXPECT_NEAR((boneOf(session.builtPlan().figure, "tail", -1).end -
-               boneOf(session.posedPlan().figure, "tail", -1).end)
-                  .norm(),
-              0, 1e-9);
+  changes::setStance(session, QStringLiteral("as it was"), PatternPose());
+  EXPECT_NEAR(
+      (boneOf(builtPlan().figure, "tail", -1).end - boneOf(session.stance().plan().figure, "tail", -1).end)
+          .norm(),
+      0, 1e-9);
 }
 
 TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
@@ -93,14 +96,14 @@ TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   const Vec2 c = project(middle(tip), View::Side) / scale;
   const double r = 6 / scale;
   m.outline = {c + Vec2(-r, -r), c + Vec2(r, -r), c + Vec2(r, r), c + Vec2(-r, r)};
-  session.editWool(QStringLiteral("marking"), [&](WoolWish& w) {
+  changes::editWool(session, QStringLiteral("marking"), [&](WoolWish& w) {
     w.markings = {m};
     w.coat.tone = Tone::Pale;
   });
-  const WoolPaint paint(session);
+  const WoolPaint paint(session, true);
   const QRgb dark = toneColour(Tone::Dark).rgb();
   const int b = plan().figure.limbs[static_cast<size_t>(limb("tail"))].bones.back();
-  const FigureBone now = boneOf(session.posedPlan().figure, "tail", -1);
+  const FigureBone now = boneOf(session.stance().plan().figure, "tail", -1);
   const Vec3 towardsEye = boneTurn(tip, now) * Vec3(0, -1, 0);
   EXPECT_EQ(paint.at(middle(now), towardsEye, b), dark);
   EXPECT_EQ(paint.at(middle(now), -towardsEye, b), dark) << "on both sides";
@@ -108,12 +111,12 @@ TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   EXPECT_EQ(paint.of(limb("tail")), paint.of(limb("trunk"))) << "parts without their markings are alike";
   // The chosen part is tinted, marking and all.
   session.select(limb("tail"));
-  const WoolPaint chosen(session);
+  const WoolPaint chosen(session, true);
   EXPECT_NE(chosen.at(middle(now), towardsEye, b), dark);
   EXPECT_NE(chosen.of(limb("tail")), chosen.of(limb("trunk")));
-  session.editWool(QStringLiteral("one side"), [](WoolWish& w) { w.markings[0].both = false; });
+  changes::editWool(session, QStringLiteral("one side"), [](WoolWish& w) { w.markings[0].both = false; });
   session.select(-1);
-  const WoolPaint one(session);
+  const WoolPaint one(session, true);
   EXPECT_EQ(one.at(middle(now), towardsEye, b), dark);
   EXPECT_NE(one.at(middle(now), -towardsEye, b), dark);
 }
@@ -130,12 +133,13 @@ TEST_F(TurntableTest, TheFinePictureFollowsAndAStaleOneIsDropped) {
   EXPECT_NE(tinted, first);
   // Changes on top of each other: the last one is what is shown.
   session.select(-1);
-  for (const double share : {0.9, 0.6, 0.3, 1.0}) session.setBuilt(share * buildTotal(session.steps()));
+  for (const double share : {0.9, 0.6, 0.3, 1.0})
+    session.build().setBuilt(share * buildTotal(session.build().steps()));
   EXPECT_NE(table()->picture(), first) << "coarse at once";
   rest();
   EXPECT_EQ(table()->picture(), first) << "the same work from the same side";
   // Picking is by the picture that is shown.
-  const Vec3 posed = middle(boneOf(session.posedPlan().figure, "tail", -1));
+  const Vec3 posed = middle(boneOf(session.stance().plan().figure, "tail", -1));
   QTest::mouseClick(table(), Qt::LeftButton, {}, table()->camera().at(posed).toPoint());
   EXPECT_EQ(session.selected(), limb("tail"));
 }

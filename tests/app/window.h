@@ -1,19 +1,31 @@
 // A real window on a real session, driven by mouse and keyboard.
 #pragma once
 
+#include "all_stages.h"
+#include "pose/pose_layer.h"
+#include "pose/pose_stage.h"
+#include "session/build_view.h"
+#include "session/changes.h"
 #include "session/session.h"
+#include "session/stance_view.h"
 #include "shell/limb_card.h"
 #include "shell/main_window.h"
 #include "shell/spine.h"
 #include "shell/tally.h"
 #include "shell/title_rail.h"
 #include "study/gallery.h"
+#include "study/size_layer.h"
 #include "study/study_card.h"
+#include "study/study_layer.h"
+#include "study/study_stage.h"
 #include "support.h"
+#include "wire/end_layer.h"
 #include "wire/wire_card.h"
 #include "wire/wire_rack.h"
+#include "wire/wire_stage.h"
 #include "wrap/wrap_card.h"
 #include "wrap/wrap_rack.h"
+#include "wrap/wrap_stage.h"
 
 #include <QApplication>
 #include <QLineEdit>
@@ -28,7 +40,7 @@ inline constexpr int kPatience = 300000;
 
 class WindowTest : public ::testing::Test {
 protected:
-  WindowTest() : session(shelf()), window(session) {
+  WindowTest() : session(shelf()), window(session, allStages(session)) {
     window.resize(1280, 800);
     window.show();
     (void)QTest::qWaitForWindowExposed(&window);
@@ -43,13 +55,30 @@ protected:
     return plan().limbs[static_cast<size_t>(limb(id))].section.diameter;
   }
 
+  /// A widget of its kind, of whichever stage.
+  template <class Part>
+  Part* part() const {
+    return window.findChild<Part*>();
+  }
   template <class Card>
-  Card* card(Stage stage) {
-    return static_cast<Card*>(window.card()->page(stage));
+  Card* card() const {
+    return part<Card>();
+  }
+  StudyView& study() { return window.stage<StudyStage>()->view(); }
+  WireView& wire() { return window.stage<WireStage>()->view(); }
+  PoseView& poseView() { return window.stage<PoseStage>()->view(); }
+  WrapView& wrapView() { return window.stage<WrapStage>()->view(); }
+  /// What the flat views draw in Wrap.
+  const Plan& builtPlan() { return session.build().plan(window.stage<WrapStage>()->look().stance); }
+  QPoint handleOf(SizeBy by) {
+    const Mat* mat = window.mat();
+    return mat->layer<SizeLayer>()->handleOf(mat->port(mat->mainView()), by).value_or(QPointF()).toPoint();
   }
 
-  void to(Stage stage) {
-    QTest::keyClick(&window, static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(stage)), Qt::AltModifier);
+  void to(StageId stage) {
+    int index = 0;
+    while (!(window.stages()[static_cast<size_t>(index)]->id() == stage)) ++index;
+    QTest::keyClick(&window, static_cast<Qt::Key>(Qt::Key_1 + index), Qt::AltModifier);
     ASSERT_EQ(session.stage(), stage);
   }
 

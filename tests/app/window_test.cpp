@@ -2,6 +2,7 @@
 
 #include "file/project_json.h"
 #include "report/plan_json.h"
+#include "session/changes.h"
 #include "turn/turntable.h"
 
 #include <QComboBox>
@@ -15,7 +16,7 @@ using namespace columna;
 using namespace columna::test;
 
 TEST_F(WindowTest, TypeAHeightAndEverythingFollows) {
-  auto* study = card<StudyCard>(Stage::Study);
+  auto* study = card<StudyCard>();
   const double wool = plan().wool.volume;
   type(study->sizeField(SizeBy::OverallHeight), "32 cm");
   EXPECT_NEAR(plan().figure.overallHeight, 320, 1e-9);
@@ -27,7 +28,7 @@ TEST_F(WindowTest, TypeAHeightAndEverythingFollows) {
 }
 
 TEST_F(WindowTest, BadSizesAreSaidAndChangeNothing) {
-  auto* study = card<StudyCard>(Stage::Study);
+  auto* study = card<StudyCard>();
   const double before = plan().figure.overallHeight;
   for (const char* text : {"0", "-5", "NaN", "5 km", "tall"}) {
     type(study->sizeField(SizeBy::OverallHeight), text);
@@ -41,7 +42,7 @@ TEST_F(WindowTest, BadSizesAreSaidAndChangeNothing) {
 }
 
 TEST_F(WindowTest, PickWithTheMouseChangeWithTheKeyboardUndo) {
-  to(Stage::Wire);
+  to(kWire);
   click(limb("right-hindleg"));
   ASSERT_EQ(session.selected(), limb("right-hindleg"));
   const double before = diameter("right-hindleg");
@@ -59,7 +60,7 @@ TEST_F(WindowTest, PickWithTheMouseChangeWithTheKeyboardUndo) {
 }
 
 TEST_F(WindowTest, UntiedTheTwinStays) {
-  to(Stage::Wire);
+  to(kWire);
   click(limb("right-foreleg"));
   const double before = diameter("left-foreleg");
   QTest::keyClick(window.mat(), Qt::Key_Backslash);
@@ -71,9 +72,9 @@ TEST_F(WindowTest, UntiedTheTwinStays) {
 }
 
 TEST_F(WindowTest, AWireSizeIsTypedInAnyGauge) {
-  to(Stage::Wire);
+  to(kWire);
   session.select(limb("neck"));
-  auto* wire = card<WireCard>(Stage::Wire);
+  auto* wire = card<WireCard>();
   type(wire->diameterField(), "12 awg");
   EXPECT_NEAR(diameter("neck"), 2.0525, 1e-3);
   EXPECT_EQ(diameter("tail"), diameter("neck")) << "one spine, one wire";
@@ -86,9 +87,9 @@ TEST_F(WindowTest, AWireSizeIsTypedInAnyGauge) {
 }
 
 TEST_F(WindowTest, EveryNumberSaysWhy) {
-  to(Stage::Wire);
+  to(kWire);
   session.select(limb("left-foreleg"));
-  auto* wire = card<WireCard>(Stage::Wire);
+  auto* wire = card<WireCard>();
   for (Why* why : wire->findChildren<Why*>()) {
     ASSERT_TRUE(why->isVisible());
     EXPECT_FALSE(why->isOpen());
@@ -98,9 +99,9 @@ TEST_F(WindowTest, EveryNumberSaysWhy) {
   }
   EXPECT_TRUE(wire->whyCut()->workingText().contains(wire->cutFigure()->figure()))
       << "the working ends with the number asked for";
-  to(Stage::Wrap);
+  to(kWrap);
   int shown = 0;
-  for (const Why* why : card<WrapCard>(Stage::Wrap)->findChildren<Why*>()) shown += why->isVisible() ? 1 : 0;
+  for (const Why* why : card<WrapCard>()->findChildren<Why*>()) shown += why->isVisible() ? 1 : 0;
   EXPECT_EQ(shown, 4) << "core, coat, the wound girth and the first pad";
 }
 
@@ -118,7 +119,7 @@ TEST_F(WindowTest, TabWalksTheLimbsInBodyOrder) {
 TEST_F(WindowTest, DraggingAMarkSizesTheFigureInOneUndo) {
   const double before = plan().figure.overallHeight;
   for (const SizeBy by : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength}) {
-    const QPoint handle = window.mat()->handleOf(by);
+    const QPoint handle = handleOf(by);
     ASSERT_FALSE(handle.isNull());
     const QPoint step = by == SizeBy::BodyLength ? QPoint(1, 0) : QPoint(0, -1);
     QTest::mousePress(window.mat(), Qt::LeftButton, {}, handle);
@@ -161,21 +162,21 @@ TEST_F(WindowTest, TheGalleryChangesTheAnimal) {
 }
 
 TEST_F(WindowTest, RacksSelectLimbs) {
-  to(Stage::Wire);
-  auto* rack = qobject_cast<WireRack*>(window.rackContent());
+  to(kWire);
+  auto* rack = part<WireRack>();
   ASSERT_NE(rack, nullptr);
   const int piece = plan().pieceOf(limb("left-hindleg"));
   QTest::mouseClick(rack, Qt::LeftButton, {}, rack->barOf(piece).center().toPoint());
   EXPECT_EQ(session.selected(), limb("left-hindleg"));
-  to(Stage::Wrap);
-  auto* wool = qobject_cast<WrapRack*>(window.rackContent());
+  to(kWrap);
+  auto* wool = part<WrapRack>();
   ASSERT_NE(wool, nullptr);
   QTest::mouseClick(wool, Qt::LeftButton, {}, wool->heapOf(limb("tail")).center().toPoint());
   EXPECT_EQ(session.selected(), limb("tail"));
 }
 
 TEST_F(WindowTest, FirmnessAndCoatChangeTheWool) {
-  to(Stage::Wrap);
+  to(kWrap);
   session.select(limb("trunk"));
   const double before = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core;
   QTest::keyClick(window.mat(), Qt::Key_BracketRight);
@@ -183,7 +184,7 @@ TEST_F(WindowTest, FirmnessAndCoatChangeTheWool) {
   QTest::keyClick(window.mat(), Qt::Key_BracketLeft);
   QTest::keyClick(window.mat(), Qt::Key_BracketLeft);
   EXPECT_NEAR(plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core / before, 0.10 / 0.15, 1e-9);
-  auto* wrap = card<WrapCard>(Stage::Wrap);
+  auto* wrap = card<WrapCard>();
   type(wrap->coatField(), "2 mm");
   EXPECT_EQ(plan().wool.coatThickness, 2);
   type(wrap->coatField(), "-2");
@@ -191,8 +192,8 @@ TEST_F(WindowTest, FirmnessAndCoatChangeTheWool) {
 }
 
 TEST_F(WindowTest, InchesEverywhereAtOnce) {
-  session.setUnits(UnitSystem::Inch);
-  auto* study = card<StudyCard>(Stage::Study);
+  changes::setUnits(session, UnitSystem::Inch);
+  auto* study = card<StudyCard>();
   EXPECT_TRUE(study->sizeField(SizeBy::OverallHeight)->text().endsWith(QStringLiteral(" in")));
   type(study->sizeField(SizeBy::OverallHeight), "6 1/4");
   EXPECT_NEAR(plan().figure.overallHeight, 158.75, 1e-9) << "a bare number is inches now";
@@ -201,7 +202,7 @@ TEST_F(WindowTest, InchesEverywhereAtOnce) {
 TEST_F(WindowTest, SaveAndReopen) {
   const Scratch scratch;
   const QString path = QString::fromStdString(scratch.path("mine.columna"));
-  to(Stage::Wire);
+  to(kWire);
   click(limb("right-hindleg"));
   QTest::keyClick(window.mat(), Qt::Key_Period);
   const double chosen = diameter("right-hindleg");
@@ -242,7 +243,7 @@ TEST_F(WindowTest, ADroppedFileOpens) {
 }
 
 TEST_F(WindowTest, ClosingAsksBeforeWorkIsLost) {
-  session.setSize(SizeBy::OverallHeight, 200);
+  changes::setSize(session, SizeBy::OverallHeight, 200);
   answer(QMessageBox::Cancel);
   EXPECT_FALSE(window.close());
   EXPECT_TRUE(window.isVisible());
@@ -251,22 +252,22 @@ TEST_F(WindowTest, ClosingAsksBeforeWorkIsLost) {
 }
 
 TEST_F(WindowTest, FindingsAreSteppedThrough) {
-  session.setPattern(QStringLiteral("heron"));
-  session.setSize(SizeBy::OverallHeight, 100);
+  changes::setPattern(session, QStringLiteral("heron"));
+  changes::setSize(session, SizeBy::OverallHeight, 100);
   ASSERT_FALSE(plan().findings.empty());
   for (const Finding& f : plan().findings) {
     QTest::mouseClick(window.tally()->findings(), Qt::LeftButton);
     EXPECT_EQ(session.selected(), plan().figure.limb(f.where).value_or(-1));
-    const Stage wanted = f.topic == Topic::Shape  ? Stage::Study
-                         : f.topic == Topic::Wire ? Stage::Wire
-                         : f.topic == Topic::Pose ? Stage::Pose
-                                                  : Stage::Wrap;
+    const StageId wanted = f.topic == Topic::Shape  ? kStudy
+                           : f.topic == Topic::Wire ? kWire
+                           : f.topic == Topic::Pose ? kPose
+                                                    : kWrap;
     EXPECT_EQ(session.stage(), wanted) << f.text;
   }
 }
 
 TEST_F(WindowTest, ControlsHaveNamesAndTakeTheKeyboard) {
-  for (const Stage stage : {Stage::Study, Stage::Wire, Stage::Pose, Stage::Wrap}) {
+  for (const StageId stage : {kStudy, kWire, kPose, kWrap}) {
     to(stage);
     session.select(limb("left-foreleg"));
     for (const QAbstractButton* button : window.findChildren<QAbstractButton*>()) {
@@ -287,7 +288,7 @@ TEST_F(WindowTest, ControlsHaveNamesAndTakeTheKeyboard) {
 }
 
 TEST_F(WindowTest, HoldingXShowsTheWire) {
-  to(Stage::Wrap);
+  to(kWrap);
   session.finishSolid();
   const auto seen = [this] { // the turntable's fine picture follows its coarse one
     EXPECT_TRUE(QTest::qWaitFor([this] { return !window.mat()->turntable()->behind(); }, kPatience));

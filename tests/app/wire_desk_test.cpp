@@ -1,6 +1,7 @@
 // Wire's desk in the real window: tabs, drawer, allowances, bends, strands, what would help; each undone.
 #include "window.h"
 
+#include "session/changes.h"
 #include "theme/theme.h"
 #include "wire/allowance_panel.h"
 #include "wire/bend_panel.h"
@@ -25,16 +26,16 @@ namespace {
 class DeskTest : public WindowTest {
 protected:
   DeskTest() {
-    (void)session.setPattern(QStringLiteral("red_fox"));
-    (void)session.setSize(SizeBy::OverallHeight, 160);
-    session.setStage(Stage::Wire);
+    (void)changes::setPattern(session, QStringLiteral("red_fox"));
+    (void)changes::setSize(session, SizeBy::OverallHeight, 160);
+    session.setStage(kWire);
     QObject::connect(&session, &Session::refused, &session, [this](const QString& s) { refusal = s; });
   }
-  [[nodiscard]] WireDesk* desk() const { return window.wireDesk(); }
+  [[nodiscard]] WireDesk* desk() const { return part<WireDesk>(); }
   void tab(int index) {
     QTest::mouseClick(desk()->tabs()->tab(index), Qt::LeftButton);
     QApplication::processEvents();
-    ASSERT_EQ(session.wireTab(), index);
+    ASSERT_EQ(wire().tab(), index);
   }
   [[nodiscard]] const Piece& pieceOf(const char* id) const {
     return plan().pieces[static_cast<size_t>(plan().pieceOf(limb(id)))];
@@ -144,7 +145,7 @@ TEST_F(DeskTest, BendsFollowTheSelection) {
 }
 
 TEST_F(DeskTest, StockIsShownAndChoosesItsPiece) {
-  session.setMaterial(QStringLiteral("steel-florist"));
+  changes::setMaterial(session, QStringLiteral("steel-florist"));
   tab(1);
   StockPanel* stock = desk()->stock();
   EXPECT_GT(stock->bars(), 2);
@@ -156,7 +157,7 @@ TEST_F(DeskTest, StockIsShownAndChoosesItsPiece) {
 
 TEST_F(DeskTest, StrandsByTheCard) {
   session.select(limb("left-foreleg"));
-  auto* card = this->card<WireCard>(Stage::Wire);
+  auto* card = this->card<WireCard>();
   card->strands()->setFocus();
   QTest::keyClick(card->strands(), Qt::Key_End); // four strands
   EXPECT_EQ(plan().limbs[static_cast<size_t>(limb("left-foreleg"))].section.wires, 4);
@@ -170,7 +171,7 @@ TEST_F(DeskTest, StrandsByTheCard) {
 
 TEST_F(DeskTest, HowALimbIsHeldByTheCard) {
   session.select(limb("left-foreleg"));
-  auto* card = this->card<WireCard>(Stage::Wire);
+  auto* card = this->card<WireCard>();
   ASSERT_EQ(card->held()->count(), 6);
   card->held()->setFocus();
   QTest::keyClick(card->held(), Qt::Key_Down);
@@ -195,7 +196,7 @@ TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
     p.drawer = {{"thin", "aluminium-annealed", 1, 0, 0, 1, {}}};
   });
   session.select(limb("neck"));
-  auto* card = this->card<WireCard>(Stage::Wire);
+  auto* card = this->card<WireCard>();
   const double before = plan().limbs[static_cast<size_t>(limb("neck"))].hold.hold;
   ASSERT_NE(plan().limbs[static_cast<size_t>(limb("neck"))].verdict, Level::Good);
   QSignalSpy told(card->help(), &RemedyList::told);
@@ -214,7 +215,7 @@ TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
 
 TEST_F(DeskTest, EveryConstructionFromTheMenuKeepsTheWindowWell) {
   for (const Construction c : kConstructions) {
-    session.setConstruction(c);
+    changes::setConstruction(session, c);
     for (int t = 0; t < 5; ++t) {
       tab(t);
       window.mat()->repaint();
@@ -225,11 +226,11 @@ TEST_F(DeskTest, EveryConstructionFromTheMenuKeepsTheWindowWell) {
 }
 
 TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
-  session.setConstruction(Construction::FoldedPair);
+  changes::setConstruction(session, Construction::FoldedPair);
   session.select(limb("trunk"));
   QApplication::processEvents();
   const Viewport& v = window.mat()->port(View::Side);
-  const auto ends = window.mat()->ends().ends(v);
+  const auto ends = (*window.mat()->layer<EndLayer>()).ends(v);
   ASSERT_TRUE(ends.has_value());
   const Piece before = pieceOf("trunk");
   const size_t pieces = plan().pieces.size();
@@ -254,7 +255,7 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
   // To a stretch that has its strands already: refused, nothing changed.
   session.undo();
   const int head = plan().skeleton.spine.points.back();
-  EXPECT_TRUE(session.moveEnd(plan().pieceOf(limb("trunk")), true, head).has_value());
+  EXPECT_TRUE(changes::moveEnd(session, plan().pieceOf(limb("trunk")), true, head).has_value());
   EXPECT_EQ(plan().pieces.size(), pieces);
 }
 
@@ -263,7 +264,7 @@ TEST_F(DeskTest, GaugesAtHandAreSteppedTo) {
     p.drawer = {{"odd", "aluminium-annealed", 1.1, 0, 0, 1, {}}};
   });
   session.select(limb("left-foreleg"));
-  session.setWire(limb("left-foreleg"), 1.0);
+  changes::setWire(session, limb("left-foreleg"), 1.0);
   QTest::keyClick(window.mat(), Qt::Key_Period);
   EXPECT_EQ(diameter("left-foreleg"), 1.1);
   QTest::keyClick(window.mat(), Qt::Key_Period);
@@ -274,7 +275,7 @@ TEST_F(DeskTest, GaugesAtHandAreSteppedTo) {
 
 TEST_F(DeskTest, ToesByTheCard) {
   session.select(limb("left-foreleg"));
-  auto* card = this->card<WireCard>(Stage::Wire);
+  auto* card = this->card<WireCard>();
   const size_t pieces = plan().pieces.size();
   card->digits()->setValue(4);
   type(card->digitLength(), "7 mm");
@@ -288,9 +289,9 @@ TEST_F(DeskTest, ToesByTheCard) {
 
 TEST_F(DeskTest, TheSkeletonAloneAndTheWireAsFiles) {
   QTest::keyClick(window.mat(), Qt::Key_B);
-  EXPECT_TRUE(session.bare());
+  EXPECT_TRUE(wire().bare());
   QTest::keyClick(window.mat(), Qt::Key_B);
-  EXPECT_FALSE(session.bare());
+  EXPECT_FALSE(wire().bare());
   const Scratch scratch;
   for (const char* name : {"w.svg", "w.dxf", "w.csv"}) {
     const std::string path = scratch.path(name);

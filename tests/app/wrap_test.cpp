@@ -2,6 +2,8 @@
 #include "window.h"
 
 #include "judge/planning.h"
+#include "session/build_view.h"
+#include "session/changes.h"
 #include "turn/turntable.h"
 #include "wrap/ball_page.h"
 #include "wrap/build_band.h"
@@ -27,39 +29,40 @@ class WrapTest : public WindowTest {
 protected:
   void SetUp() override {
     WindowTest::SetUp();
-    to(Stage::Wrap);
+    to(kWrap);
     session.finishSolid();
   }
-  [[nodiscard]] double total() const { return buildTotal(session.steps()); }
-  BuildWedge* wedge() { return window.buildBand()->wedge(); }
+  [[nodiscard]] double total() const { return buildTotal(session.build().steps()); }
+  BuildWedge* wedge() { return part<BuildBand>()->wedge(); }
   void settle() { QTRY_VERIFY_WITH_TIMEOUT(!session.solidBehind(), kPatience); }
 };
 
 } // namespace
 
 TEST_F(WrapTest, TheBuildUpIsDraggedSteppedAndPlayed) {
-  EXPECT_TRUE(session.finished());
+  EXPECT_TRUE(session.build().finished());
   QTest::mouseClick(wedge(), Qt::LeftButton, {},
                     QPoint(qRound(wedge()->placeOf(total() / 3)), wedge()->height() / 3));
-  EXPECT_NEAR(session.built(), total() / 3, 0.01 * total());
+  EXPECT_NEAR(session.build().built(), total() / 3, 0.01 * total());
   const auto verdict = [this] {
-    return card<WrapCard>(Stage::Wrap)->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
+    return card<WrapCard>()->findChild<VerdictView*>()->findChildren<QLabel*>().last()->text();
   };
   EXPECT_TRUE(QTest::qWaitFor([&] { return verdict().startsWith(QStringLiteral("Now ")); }, kPatience))
       << verdict().toStdString();
   wedge()->setFocus();
   QTest::keyClick(wedge(), Qt::Key_Home);
-  EXPECT_EQ(session.built(), 0);
+  EXPECT_EQ(session.build().built(), 0);
   QTest::keyClick(wedge(), Qt::Key_Right);
-  EXPECT_NEAR(session.built(), 0.01 * total(), 1e-9);
+  EXPECT_NEAR(session.build().built(), 0.01 * total(), 1e-9);
   QTest::keyClick(wedge(), Qt::Key_Right, Qt::ShiftModifier);
-  EXPECT_NEAR(session.built(), session.steps().front().grams, 1e-6) << "to the end of the first portion";
+  EXPECT_NEAR(session.build().built(), session.build().steps().front().grams, 1e-6)
+      << "to the end of the first portion";
   QTest::keyClick(wedge(), Qt::Key_End);
-  EXPECT_TRUE(session.finished());
+  EXPECT_TRUE(session.build().finished());
   EXPECT_FALSE(session.history().canUndo()) << "looking is not a change";
-  QTest::mouseClick(window.buildBand()->playKey(), Qt::LeftButton);
-  QTRY_VERIFY_WITH_TIMEOUT(session.built() > 0 && session.built() < total() / 2, kPatience);
-  window.buildBand()->togglePlay();
+  QTest::mouseClick(part<BuildBand>()->playKey(), Qt::LeftButton);
+  QTRY_VERIFY_WITH_TIMEOUT(session.build().built() > 0 && session.build().built() < total() / 2, kPatience);
+  part<BuildBand>()->togglePlay();
 }
 
 TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
@@ -74,10 +77,10 @@ TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
     return count;
   };
   const int finished = covered();
-  session.setBuilt(0);
+  session.build().setBuilt(0);
   QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), kPatience);
   const int bare = covered();
-  session.setBuilt(total() / 2);
+  session.build().setBuilt(total() / 2);
   QTRY_VERIFY_WITH_TIMEOUT(!table->behind(), kPatience);
   const int half = covered();
   EXPECT_LT(bare, finished / 2) << "bare wire and the dashes alone";
@@ -89,8 +92,8 @@ TEST_F(WrapTest, TheTurntableShowsTheWorkAtThatMoment) {
 
 TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
   const double before = plan().totals.core;
-  window.wrapDesk()->tabs()->tab(1)->click();
-  WoolPanel* wool = window.wrapDesk()->wool();
+  part<WrapDesk>()->tabs()->tab(1)->click();
+  WoolPanel* wool = part<WrapDesk>()->wool();
   QTest::mouseClick(wool->ballKey(), Qt::LeftButton);
   ASSERT_TRUE(wool->ballPage());
   // Without Return, which would take the ball as soon as it is whole.
@@ -143,10 +146,10 @@ TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
 }
 
 TEST_F(WrapTest, AMarkingIsDrawnOnAViewAndTakenOff) {
-  window.wrapDesk()->tabs()->tab(2)->click();
-  CoatPanel* coat = window.wrapDesk()->coat();
+  part<WrapDesk>()->tabs()->tab(2)->click();
+  CoatPanel* coat = part<WrapDesk>()->coat();
   QTest::mouseClick(coat->drawKey(), Qt::LeftButton);
-  EXPECT_TRUE(session.marking());
+  EXPECT_TRUE(wrapView().marking());
   EXPECT_FALSE(window.mat()->turntable()->isVisible()) << "it is drawn on a flat view";
   const QPoint middle = window.mat()->pointOf(limb("trunk"));
   QTest::mousePress(window.mat(), Qt::LeftButton, {}, middle + QPoint(-20, -10));
@@ -154,7 +157,7 @@ TEST_F(WrapTest, AMarkingIsDrawnOnAViewAndTakenOff) {
     QTest::mouseMove(window.mat(), middle + at);
   QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, middle + QPoint(-20, 12));
   ASSERT_EQ(session.project().wool.markings.size(), 1U);
-  EXPECT_FALSE(session.marking());
+  EXPECT_FALSE(wrapView().marking());
   settle();
   EXPECT_GT(plan().wool.markings[0].area, 10);
   EXPECT_EQ(coat->list()->count(), 1);
@@ -176,8 +179,8 @@ TEST_F(WrapTest, AMarkingIsDrawnOnAViewAndTakenOff) {
 
 TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   session.select(limb("trunk"));
-  window.wrapDesk()->tabs()->tab(3)->click();
-  StopPanel* stop = window.wrapDesk()->stop();
+  part<WrapDesk>()->tabs()->tab(3)->click();
+  StopPanel* stop = part<WrapDesk>()->stop();
   const Girth& g = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].girths.front();
   type(stop->tapeField(), QByteArray::number(g.felted - 14).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("14 mm under")))
@@ -203,7 +206,7 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
 }
 
 TEST_F(WrapTest, FirmnessDensityAndWayAreOfTheLimbAndItsTwin) {
-  auto* wrap = card<WrapCard>(Stage::Wrap);
+  auto* wrap = card<WrapCard>();
   session.select(limb("left-hindleg"));
   type(wrap->densityField(), "0,2");
   EXPECT_NEAR(session.project().limbs.at("left-hindleg").density.value_or(0), 0.2e-3, 1e-12);
@@ -223,7 +226,7 @@ TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
   EXPECT_FALSE(session.solidBehind());
   const double before = plan().wool.volume;
   const int bone = plan().figure.limbs[static_cast<size_t>(limb("trunk"))].bones[2];
-  const auto refused = session.changeGirth(bone, 1, 1.15, 1.15, 0); // factors
+  const auto refused = changes::changeGirth(session, bone, 1, 1.15, 1.15, 0); // factors
   ASSERT_FALSE(refused) << refused->toStdString();
   EXPECT_TRUE(session.solidBehind()) << "a guess at once";
   EXPECT_GT(plan().wool.volume, before);
@@ -232,7 +235,7 @@ TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
   EXPECT_NEAR(plan().wool.volume / guess, 1, 0.03);
   EXPECT_NE(plan().wool.volume, guess);
   // A dozen changes on top of each other: the last one wins.
-  for (int k = 1; k <= 12; ++k) ASSERT_FALSE(session.setCoat(2 + 0.1 * k));
+  for (int k = 1; k <= 12; ++k) ASSERT_FALSE(changes::setCoat(session, 2 + 0.1 * k));
   settle();
   EXPECT_NEAR(plan().wool.coatThickness, 3.2, 1e-9);
   auto exact = columna::plan(session.project(), session.catalog());
@@ -241,7 +244,7 @@ TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
 
 TEST_F(WrapTest, TheBodyIsWrittenWithAMeshThatIsClosed) {
   const QTemporaryDir folder;
-  ASSERT_FALSE(session.setSize(SizeBy::OverallHeight, 40)) << "small, to be quick";
+  ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, 40)) << "small, to be quick";
   for (const char* name : {"otter.stl", "otter.obj", "otter.glb", "otter.csv"}) {
     window.exportBody(folder.filePath(QString::fromLatin1(name)));
     EXPECT_GT(QFileInfo(folder.filePath(QString::fromLatin1(name))).size(), 1000) << name;

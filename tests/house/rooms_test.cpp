@@ -85,9 +85,33 @@ TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {
                                   {"stage"},
                                   {"turn"},
                                   {"mat"},
-                                  {"study", "wire", "pose", "wrap"},
-                                  {"shell"},
+                                  {"study", "wire", "pose", "wrap", "shell"}, // none knows another
                                   {"main"}});
+}
+
+TEST(Rooms, AStageIsNamedInItsFolderAndInTheOneListAlone) {
+  const fs::path app = kSource / "app";
+  static const std::regex declared("constexpr StageId (k\\w+)\\{\"(\\w+)\"\\}");
+  std::map<std::string, std::string> folderOf; // of a stage's constant
+  for (const auto& each : fs::recursive_directory_iterator(app)) {
+    if (each.path().extension() != ".h") continue;
+    const std::string text = test::Scratch::read(each.path().string());
+    for (std::sregex_iterator found(text.begin(), text.end(), declared), end; found != end; ++found) {
+      folderOf[(*found)[1]] = roomOf(each.path(), app);
+      EXPECT_EQ(roomOf(each.path(), app), (*found)[2]) << "its folder is called as it is";
+    }
+  }
+  ASSERT_GE(folderOf.size(), 4U);
+  for (const auto& each : fs::recursive_directory_iterator(app)) {
+    if (each.path().extension() != ".h" && each.path().extension() != ".cpp") continue;
+    if (each.path().filename() == "all_stages.cpp") continue;
+    const std::string text = test::Scratch::read(each.path().string());
+    for (const auto& [name, folder] : folderOf)
+      if (roomOf(each.path(), app) != folder) {
+        EXPECT_FALSE(std::regex_search(text, std::regex("\\b" + name + "\\b")))
+            << each.path() << " names " << name;
+      }
+  }
 }
 
 TEST(Rooms, CoreKnowsNothingOfWindowsNorTheCommandLineOfQt) {

@@ -1,0 +1,41 @@
+#include "all_stages.h"
+
+#include "pose/pose_stage.h"
+#include "study/study_stage.h"
+#include "wire/wire_stage.h"
+#include "wrap/wrap_stage.h"
+
+#include <array>
+
+namespace columna {
+namespace {
+
+template <class Kind>
+std::unique_ptr<Stage> make(Session& session) {
+  return std::make_unique<Kind>(session);
+}
+
+struct Entry {
+  StageId id;
+  std::unique_ptr<Stage> (*make)(Session&);
+};
+
+constexpr std::array kList{Entry{kStudy, make<StudyStage>}, Entry{kWire, make<WireStage>},
+                           Entry{kPose, make<PoseStage>}, Entry{kWrap, make<WrapStage>}};
+
+} // namespace
+
+Stages allStages(Session& session) {
+  Stages out;
+  for (const Entry& entry : kList) out.push_back(entry.make(session));
+  return out;
+}
+
+QStringList stageKeys() {
+  QStringList out;
+  for (const Entry& entry : kList)
+    out << QString::fromUtf8(entry.id.key.data(), static_cast<qsizetype>(entry.id.key.size()));
+  return out;
+}
+
+} // namespace columna

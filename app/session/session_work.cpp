@@ -1,0 +1,54 @@
+// The solid that is made beside the window.
+#include "judge/planning.h"
+#include "kit/beside.h"
+#include "session/session.h"
+
+namespace columna {
+
+/// The last request wins: one under way for another figure is stopped, and its end asks again.
+void Session::solve() {
+  if (!plan_->wool.guessed) {
+    known_ = plan_->solid;
+    return;
+  }
+  if (solving_.isRunning()) {
+    stopSolving_ = true;
+    return;
+  }
+  stopSolving_ = false;
+  SolidWish wish = solidWish(*plan_);
+  wish.stop = &stopSolving_;
+  solving_.setFuture(beside([figure = plan_->figure, wish] {
+    return std::make_shared<const KnownSolid>(makeSolid(figure, wish));
+  }));
+}
+
+void Session::solved() {
+  if (!plan_->wool.guessed) return;
+  const SolidWish wish = solidWish(*plan_);
+  const auto made = solving_.result();
+  if (stopSolving_ || made->key != solidKey(plan_->figure, wish.coat, wish.skin)) {
+    if (!inRun_) solve(); // the figure has moved on; while it still moves its end asks again
+    return;
+  }
+  known_ = made;
+  if (inRun_ || behind_) return;
+  replan();
+  emit planChanged();
+  emit planSettled();
+}
+
+void Session::finishSolid() {
+  if (!plan_->wool.guessed) return;
+  stopSolving_ = true;
+  solving_.waitForFinished();
+  auto made = columna::plan(project(), *catalog_);
+  if (!made) return;
+  plan_ = std::move(made).value();
+  known_ = plan_->solid;
+  forget();
+  emit planChanged();
+  emit planSettled();
+}
+
+} // namespace columna

@@ -1,0 +1,41 @@
+#include "stage/stage.h"
+
+#include <algorithm>
+
+namespace columna {
+
+QString Stage::guide() const {
+  const std::string_view key = id().key;
+  return QString::fromUtf8(key.data(), static_cast<qsizetype>(key.size())) + QStringLiteral(".md");
+}
+
+QWidget* Stage::makeBand(QWidget* /*parent*/) { return nullptr; }
+FirstBoard* Stage::makeBoard(QWidget* /*parent*/) { return nullptr; }
+std::vector<StageKey> Stage::keys() { return {}; }
+std::vector<std::unique_ptr<MatLayer>> Stage::makeLayers(Mat& /*mat*/) { return {}; }
+std::unique_ptr<RoundLayer> Stage::makeRound() { return nullptr; }
+std::vector<FindEntry> Stage::finds() { return {}; }
+std::vector<Arrangement> Stage::arrangements() { return {}; }
+
+int Stage::toLookAt() const {
+  const auto& all = session_.plan().findings;
+  return static_cast<int>(std::count_if(all.begin(), all.end(), [this](const Finding& f) {
+    return topic() == f.topic && f.level != Level::Good;
+  }));
+}
+
+const Standing& Stage::standing() const { return session_.plan().standing; }
+
+Stage& stageOn(const Stages& stages, const Session& session) {
+  for (const auto& stage : stages)
+    if (stage->id() == session.stage()) return *stage;
+  return *stages.front();
+}
+
+Stage& stageFor(const Stages& stages, Topic topic) {
+  for (const auto& stage : stages)
+    if (stage->topic() == topic) return *stage;
+  return *stages.front();
+}
+
+} // namespace columna
