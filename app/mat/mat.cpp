@@ -78,6 +78,7 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
     update();
   });
   for (const auto& each : stages_) layers_[each.get()] = each->makeLayers(*this);
+  animal_ = session_.plan().figure.patternId;
   enter();
 }
 

@@ -46,20 +46,24 @@ const QPainterPath& LimbShape::core() const {
 Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
   const double share = coat / figure.scale;
   Kept& kept = views_[static_cast<size_t>(view)];
-  const bool stale = figure.shapeKey != kept.shape || std::abs(share - kept.coatShare) > 1e-9;
   const bool wait = only_ && *only_ != view && kept.whole && kept.limbs.size() == figure.limbs.size();
-  if (stale && !wait) {
+  if (figure.shapeKey != kept.shape && !wait) {
     // Limbs whose surface did not change keep their outlines.
     kept.limbs.resize(figure.limbs.size());
     for (size_t l = 0; l < kept.limbs.size(); ++l)
-      if (kept.limbs[l] && (kept.limbs[l]->surface != surfaceKey(figure, static_cast<int>(l)) ||
-                            std::abs(share - kept.limbs[l]->coatShare) > 1e-9))
+      if (kept.limbs[l] && kept.limbs[l]->surface != surfaceKey(figure, static_cast<int>(l)))
         kept.limbs[l].reset();
     kept.whole.reset();
     kept.shape = figure.shapeKey;
-    kept.coatShare = share;
   }
   kept.limbs.resize(figure.limbs.size());
+  // At another size the same coat is another share of it: the outlines stay, what lies under the coat does not.
+  if (std::abs(share - kept.coatShare) > 1e-9 && !wait) {
+    for (auto& limb : kept.limbs)
+      if (limb) limb->setCoat(share);
+    if (kept.whole) kept.whole->setCoat(share);
+    kept.coatShare = share;
+  }
   return kept;
 }
 

@@ -21,6 +21,10 @@ struct LimbShape {
   mutable QPainterPath kept; ///< of the core, once asked for
   /// The outline less the coat.
   [[nodiscard]] const QPainterPath& core() const;
+  void setCoat(double share) {
+    coatShare = share;
+    kept.clear();
+  }
 };
 
 /// One view's outlines as painter paths: x right, y up (the painter's transform turns it over), in modules.
@@ -34,11 +38,15 @@ struct ViewShape {
   mutable QPainterPath kept; ///< of the core, once asked for
   /// `near` less the coat.
   [[nodiscard]] const QPainterPath& core() const;
+  void setCoat(double share) {
+    coatShare = share;
+    kept.clear();
+  }
 };
 
 class Shapes {
 public:
-  /// Outlines of the figure; made anew only when the proportions or the coat's share changed.
+  /// Outlines of the figure; made anew only when the proportions changed.
   const ViewShape& of(const Figure& figure, double coat, View view);
   /// While something is dragged in one view the others may show the shape as it was; nothing lets all follow.
   void follow(std::optional<View> only);
