@@ -92,7 +92,7 @@ Refusal takeShot(Session& session, Stages stages, const QCommandLineParser& pars
     return QStringLiteral("\"%1\" is not a size; write it like 1280x800.").arg(option("size"));
   session.setStage(stage.id());
   if (set("select")) {
-    const auto index = session.plan().figure.limb(option("select").toStdString());
+    const auto index = session.plan().figure->limb(option("select").toStdString());
     if (!index) return QStringLiteral("This figure has no limb \"%1\".").arg(option("select"));
     session.select(*index);
   }

@@ -33,9 +33,9 @@ void poseOf(benchmark::State& state) {
   project.pattern = state.range(0) == 0 ? "river_otter" : "dragon";
   project.size = {SizeBy::OverallHeight, 160, {}};
   const Plan made = plan(project, shelf()).value();
-  const PatternPose& pose = made.pattern.poses.front();
+  const PatternPose& pose = made.pattern->poses.front();
   for (auto _ : state) benchmark::DoNotOptimize(poseReport(project, made, shelf(), pose));
-  state.counters["bones"] = static_cast<double>(made.figure.bones.size());
+  state.counters["bones"] = static_cast<double>(made.figure->bones.size());
 }
 BENCHMARK(poseOf)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond);
 
@@ -45,7 +45,7 @@ void limitsOf(benchmark::State& state) {
   project.pattern = "dragon";
   project.size = {SizeBy::OverallHeight, 160, {}};
   const Plan made = plan(project, shelf()).value();
-  const PoseReport report = poseReport(project, made, shelf(), made.pattern.poses.front());
+  const PoseReport report = poseReport(project, made, shelf(), made.pattern->poses.front());
   for (auto _ : state) benchmark::DoNotOptimize(poseLimits(report.sums.armature));
 }
 BENCHMARK(limitsOf)->Unit(benchmark::kMillisecond);

@@ -127,12 +127,12 @@ BENCHMARK(matPainted)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 void turntable(benchmark::State& state) {
   Session session(shelf());
   (void)changes::setPattern(session, QStringLiteral("dragon"));
-  const std::vector<QRgb> colours(session.plan().figure.limbs.size(), qRgb(220, 200, 170));
+  const std::vector<QRgb> colours(session.plan().figure->limbs.size(), qRgb(220, 200, 170));
   const Mesh mesh = woolMesh(session.plan().figure, static_cast<int>(state.range(0)), colours);
   Camera camera;
   camera.yaw = -0.5;
   camera.pitch = 0.3;
-  camera.scale = 500 / session.plan().figure.totalLength;
+  camera.scale = 500 / session.plan().figure->totalLength;
   camera.middle = {350, 400};
   for (auto _ : state) {
     Raster raster(700, 600);
@@ -156,11 +156,11 @@ void pawDragged(benchmark::State& state) {
   Mat* mat = window.mat();
   const std::vector<int> points = posableJoints(session.stance().plan());
   const auto paw = std::find_if(points.begin(), points.end(), [&](int p) {
-    return session.plan().skeleton.points[static_cast<size_t>(p)].id.starts_with("right-hind_toe");
+    return session.plan().skeleton->points[static_cast<size_t>(p)].id.starts_with("right-hind_toe");
   });
   const int point = paw == points.end() ? points.back() : *paw;
   const QPointF from =
-      mat->port(View::Side).at(session.stance().plan().skeleton.points[static_cast<size_t>(point)].at);
+      mat->port(View::Side).at(session.stance().plan().skeleton->points[static_cast<size_t>(point)].at);
   const auto send = [&](QEvent::Type type, const QPointF& at) {
     QMouseEvent event(type, at, mat->mapToGlobal(at),
                       type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton,
@@ -191,7 +191,7 @@ void handDragged(benchmark::State& state) {
   window.show();
   QApplication::processEvents();
   Mat* mat = window.mat();
-  session.select(*session.plan().figure.limb("trunk"));
+  session.select(*session.plan().figure->limb("trunk"));
   std::optional<Grip> grip;
   for (const Grip& g : mat->layer<StudyLayer>()->grips(mat->port(View::Side)))
     if (state.range(0) == 0 ? g.joint == "right-stifle" || g.joint == "right-knee" || g.joint == "neck3"

@@ -38,7 +38,7 @@ void printPlan(const ProjectFile& file, const Plan& plan) {
                            "holds", "core", "coat", "girth", "");
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     const LimbPlan& p = plan.limbs[l];
-    const LimbWool& w = plan.wool.limbs[l];
+    const LimbWool& w = plan.wool->limbs[l];
     const std::string wire =
         p.wired ? fmt::format("{} x {} {}", p.section.wires, printLength(p.section.diameter, units),
                               p.section.material.shortName)
@@ -188,7 +188,7 @@ int create(const NewOptions& options) {
   p.material = options.material;
   const auto made = columna::plan(p, *shelf);
   if (!made) return complain(made.problem().sentence());
-  p.name = made->figure.patternName;
+  p.name = made->figure->patternName;
   if (const auto problem = saveProject(options.output, file)) return complain(problem->sentence());
   // A body's length is another thing for an owl than for a fox: what was settled is said with what follows.
   const Figure& f = made->figure;

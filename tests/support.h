@@ -53,6 +53,14 @@ inline Plan planned(const Project& p) {
   return std::move(made).value();
 }
 
+/// Another value of a plan's part, for what no project gives.
+template <class T, class Act>
+void alter(Shared<T>& part, Act act) {
+  T value = *part;
+  act(value);
+  part = std::move(value);
+}
+
 /// A folder of its own for each test, gone afterwards.
 class Scratch {
 public:

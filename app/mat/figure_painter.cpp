@@ -61,7 +61,7 @@ const Ring* ringAt(const Figure& figure, const Girth& girth) {
 } // namespace
 
 QTransform FigurePainter::transform() const {
-  const double s = v_.scale * plan_.figure.scale;
+  const double s = v_.scale * plan_.figure->scale;
   return {s, 0, 0, -s, v_.origin.x(), v_.origin.y()};
 }
 
@@ -110,7 +110,7 @@ void FigurePainter::body() {
     p_.setBrush(t.core);
     p_.drawPath(m.map(shape_.core()));
   }
-  const int count = static_cast<int>(plan_.figure.limbs.size());
+  const int count = static_cast<int>(plan_.figure->limbs.size());
   if (how_.selected >= 0 && how_.selected < count) {
     p_.setPen(QPen(t.woad, line * 1.4));
     QColor fill = t.wash;
@@ -130,12 +130,12 @@ void FigurePainter::body() {
     p_.drawPath(m.map(limb(how_.hovered).outline));
   }
   // Eyes: the one on this side, or both from before.
-  const double r = std::max(1.5, plan_.figure.eyeDiameter / 2 * v_.scale);
+  const double r = std::max(1.5, plan_.figure->eyeDiameter / 2 * v_.scale);
   p_.setPen(Qt::NoPen);
   p_.setBrush(t.ink);
-  for (size_t e = 0; e < plan_.figure.eyes.size(); ++e)
-    if (v_.view != View::Side || plan_.figure.eyes[e].y() <= 0)
-      p_.drawEllipse(v_.at(plan_.figure.eyes[e]), r, r);
+  for (size_t e = 0; e < plan_.figure->eyes.size(); ++e)
+    if (v_.view != View::Side || plan_.figure->eyes[e].y() <= 0)
+      p_.drawEllipse(v_.at(plan_.figure->eyes[e]), r, r);
   p_.restore();
 }
 
@@ -143,7 +143,7 @@ std::vector<QPolygonF> FigurePainter::pathsOf(const Piece& piece, bool& smooth) 
   std::vector<QPolygonF> out;
   std::set<std::pair<int, int>> seen; // a doubled wire is drawn once
   smooth = true;
-  for (const int l : piece.limbs) smooth = smooth && axial(plan_.figure.limbs[static_cast<size_t>(l)].kind);
+  for (const int l : piece.limbs) smooth = smooth && axial(plan_.figure->limbs[static_cast<size_t>(l)].kind);
   bool open = false;
   for (size_t i = 0; i + 1 < piece.route.size(); ++i) {
     const int a = piece.route[i];
@@ -152,8 +152,8 @@ std::vector<QPolygonF> FigurePainter::pathsOf(const Piece& piece, bool& smooth) 
       open = false;
       continue;
     }
-    if (!open) out.push_back({v_.at(plan_.skeleton.points[static_cast<size_t>(a)].at)});
-    out.back() << v_.at(plan_.skeleton.points[static_cast<size_t>(b)].at);
+    if (!open) out.push_back({v_.at(plan_.skeleton->points[static_cast<size_t>(a)].at)});
+    out.back() << v_.at(plan_.skeleton->points[static_cast<size_t>(b)].at);
     open = true;
   }
   return out;
@@ -163,7 +163,7 @@ void FigurePainter::piece(int index, bool far) {
   const Piece& piece = plan_.pieces[static_cast<size_t>(index)];
   if (piece.limbs.empty()) {
     if (piece.route.empty() || how_.small) return;
-    paintLashing(p_, v_.at(plan_.skeleton.points[static_cast<size_t>(piece.route.front())].at), px(13),
+    paintLashing(p_, v_.at(plan_.skeleton->points[static_cast<size_t>(piece.route.front())].at), px(13),
                  theme().piece(index));
     return;
   }
@@ -182,7 +182,7 @@ void FigurePainter::piece(int index, bool far) {
 void FigurePainter::wire() {
   const auto isFarPiece = [&](const Piece& piece) {
     return std::all_of(piece.limbs.begin(), piece.limbs.end(),
-                       [&](int l) { return isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view); }) &&
+                       [&](int l) { return isFar(plan_.figure->limbs[static_cast<size_t>(l)], v_.view); }) &&
            !piece.limbs.empty();
   };
   for (const bool far : {true, false})
@@ -208,7 +208,7 @@ void FigurePainter::letters() {
     // Beyond the end that lies farthest out, else beyond the other, else beside a joint on the way.
     std::vector<QPointF> places;
     for (const int point : piece.route)
-      places.push_back(v_.at(plan_.skeleton.points[static_cast<size_t>(point)].at));
+      places.push_back(v_.at(plan_.skeleton->points[static_cast<size_t>(point)].at));
     std::stable_sort(places.begin(), places.end(), [&](const QPointF& a, const QPointF& b) {
       return QLineF(middle, a).length() > QLineF(middle, b).length();
     });
@@ -236,17 +236,17 @@ void FigurePainter::joints() {
   const Theme& t = theme();
   p_.save();
   p_.setRenderHint(QPainter::Antialiasing);
-  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan_.figure.limbs[l];
+  for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan_.figure->limbs[l];
     if (isFar(limb, v_.view) && !chosen(static_cast<int>(l))) continue;
     if (limb.kind == LimbKind::Digits && !chosen(static_cast<int>(l))) continue;
     const bool mine = chosen(static_cast<int>(l));
     // Of the body only what the spine's wire passes; a rump behind the tail's root has none.
-    const auto& spine = plan_.skeleton.spine.points;
-    for (const WireRun& run : plan_.skeleton.limbs[l])
+    const auto& spine = plan_.skeleton->spine.points;
+    for (const WireRun& run : plan_.skeleton->limbs[l])
       for (const int point : run.points) {
         if (axial(limb.kind) && std::find(spine.begin(), spine.end(), point) == spine.end()) continue;
-        const QPointF at = v_.at(plan_.skeleton.points[static_cast<size_t>(point)].at);
+        const QPointF at = v_.at(plan_.skeleton->points[static_cast<size_t>(point)].at);
         p_.setPen(QPen(mine ? t.card : t.ink, 1.4));
         p_.setBrush(mine ? t.woad : t.card);
         p_.drawEllipse(at, mine ? px(5.5) : px(4), mine ? px(5.5) : px(4));
@@ -256,9 +256,9 @@ void FigurePainter::joints() {
 }
 
 bool FigurePainter::insideBody(const Vec3& place) {
-  const Vec2 at = project(place, v_.view) / plan_.figure.scale;
-  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
-    if (plan_.figure.limbs[l].kind == LimbKind::Trunk &&
+  const Vec2 at = project(place, v_.view) / plan_.figure->scale;
+  for (size_t l = 0; l < plan_.figure->limbs.size(); ++l)
+    if (plan_.figure->limbs[l].kind == LimbKind::Trunk &&
         limb(static_cast<int>(l)).outline.contains(QPointF(at.x(), at.y())))
       return true;
   return false;
@@ -271,16 +271,16 @@ void FigurePainter::girths() {
   p_.setFont(typeface(13));
   std::vector<QRectF> taken;
   for (const bool selectedFirst : {true, false})
-    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
+    for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
       const bool mine = chosen(static_cast<int>(l));
-      if (mine != selectedFirst || plan_.figure.limbs[l].kind == LimbKind::Digits) continue;
-      if (isFar(plan_.figure.limbs[l], v_.view) && !mine) continue;
-      const bool named = axial(plan_.figure.limbs[l].kind) || mine;
-      for (const Girth& g : plan_.wool.limbs[l].girths) {
+      if (mine != selectedFirst || plan_.figure->limbs[l].kind == LimbKind::Digits) continue;
+      if (isFar(plan_.figure->limbs[l], v_.view) && !mine) continue;
+      const bool named = axial(plan_.figure->limbs[l].kind) || mine;
+      for (const Girth& g : plan_.wool->limbs[l].girths) {
         const Ring* ring = ringAt(plan_.figure, g);
         if (!ring || g.felted <= 0) continue;
         if (!named && insideBody(ring->centre)) continue;
-        const double coat = plan_.wool.coatThickness;
+        const double coat = plan_.wool->coatThickness;
         const Vec3 reach = ring->v * (ring->rv - coat);
         QPointF a = v_.at(Vec3(ring->centre + reach));
         QPointF b = v_.at(Vec3(ring->centre - reach));
@@ -294,8 +294,8 @@ void FigurePainter::girths() {
         const double w = QFontMetricsF(p_.font()).horizontalAdvance(text);
         QPointF at = upright ? a + QPointF(0, -px(26))
                              : (a.x() > b.x() ? a : b) +
-                                   QPointF(px(8) + w / 2 + plan_.wool.coatThickness * v_.scale, px(4));
-        if (upright) at.setY(std::min(at.y(), a.y() - plan_.wool.coatThickness * v_.scale - px(12)));
+                                   QPointF(px(8) + w / 2 + plan_.wool->coatThickness * v_.scale, px(4));
+        if (upright) at.setY(std::min(at.y(), a.y() - plan_.wool->coatThickness * v_.scale - px(12)));
         const QRectF box(at.x() - w / 2 - 4, at.y() - px(12), w + 8, px(15));
         if (std::any_of(taken.begin(), taken.end(),
                         [&](const QRectF& other) { return other.intersects(box); }))
@@ -315,12 +315,12 @@ void FigurePainter::girths() {
 void FigurePainter::grams() {
   p_.save();
   p_.setFont(typeface(13, QFont::DemiBold));
-  for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
-    const FigureLimb& part = plan_.figure.limbs[l];
+  for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
+    const FigureLimb& part = plan_.figure->limbs[l];
     if (isFar(part, v_.view) || !axial(part.kind)) continue;
     const QPainterPath& core = limb(static_cast<int>(l)).core();
     const QRectF box = transform().mapRect(core.boundingRect());
-    const QString text = QString::fromStdString(printMass(plan_.wool.limbs[l].core, how_.units));
+    const QString text = QString::fromStdString(printMass(plan_.wool->limbs[l].core, how_.units));
     const double w = QFontMetricsF(p_.font()).horizontalAdvance(text) + 10;
     if (box.width() < w || box.height() < px(18)) continue;
     QPointF at = box.center();
@@ -339,17 +339,17 @@ void FigurePainter::grams() {
 void FigurePainter::findings() {
   std::set<std::string> marked;
   for (const Finding& f : plan_.findings) {
-    const auto found = plan_.figure.limb(f.where);
+    const auto found = plan_.figure->limb(f.where);
     if (f.level == Level::Good || !found || !marked.insert(f.where).second) continue;
     int l = *found;
-    if (isFar(plan_.figure.limbs[static_cast<size_t>(l)], v_.view) &&
-        plan_.figure.limbs[static_cast<size_t>(l)].twin >= 0)
-      l = plan_.figure.limbs[static_cast<size_t>(l)].twin;
+    if (isFar(plan_.figure->limbs[static_cast<size_t>(l)], v_.view) &&
+        plan_.figure->limbs[static_cast<size_t>(l)].twin >= 0)
+      l = plan_.figure->limbs[static_cast<size_t>(l)].twin;
     const QRectF box = transform().mapRect(limb(l).outline.boundingRect());
     const QPointF at(
         box.center().x() +
-            (axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? 0 : box.width() / 2 + px(12)),
-        axial(plan_.figure.limbs[static_cast<size_t>(l)].kind) ? box.top() - px(16) : box.center().y());
+            (axial(plan_.figure->limbs[static_cast<size_t>(l)].kind) ? 0 : box.width() / 2 + px(12)),
+        axial(plan_.figure->limbs[static_cast<size_t>(l)].kind) ? box.top() - px(16) : box.center().y());
     paintVerdict(p_, at, px(8), f.level);
   }
 }

@@ -24,7 +24,7 @@ public:
   FigurePainter(QPainter& painter, const Viewport& viewport, const Plan& plan, Shapes& shapes,
                 const FigurePaint& how)
       : p_(painter), v_(viewport), plan_(plan), shapes_(shapes),
-        shape_(shapes.of(plan.figure, plan.wool.coatThickness, viewport.view)), how_(how) {}
+        shape_(shapes.of(plan.figure, plan.wool->coatThickness, viewport.view)), how_(how) {}
 
   void body();
   void wire();
@@ -38,7 +38,7 @@ public:
 private:
   [[nodiscard]] QTransform transform() const;
   [[nodiscard]] const LimbShape& limb(int index) const {
-    return shapes_.limb(plan_.figure, plan_.wool.coatThickness, v_.view, index);
+    return shapes_.limb(plan_.figure, plan_.wool->coatThickness, v_.view, index);
   }
   void piece(int index, bool far);
   /// Whether a place lies within the trunk's outline: a girth there cannot be taped.

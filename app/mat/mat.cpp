@@ -54,8 +54,8 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
       tr("Tab walks the limbs, comma and full stop change the wire, 0 fits, 1 shows true size"));
   connect(&session_, &Session::planChanged, this, [this] {
     // A joint is held by its number, and another animal has others, or fewer.
-    if (animal_ != session_.plan().figure.patternId) letGo();
-    animal_ = session_.plan().figure.patternId;
+    if (animal_ != session_.plan().figure->patternId) letGo();
+    animal_ = session_.plan().figure->patternId;
     place();
     // Under the hand only the view it is in is drawn anew.
     if (held_ && held_->movesFigure())
@@ -68,7 +68,7 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
     setAccessibleDescription(
         l < 0 ? tr("whole figure selected")
               : tr("%1 selected")
-                    .arg(QString::fromStdString(shown().figure.limbs[static_cast<size_t>(l)].name)));
+                    .arg(QString::fromStdString(shown().figure->limbs[static_cast<size_t>(l)].name)));
     update();
   });
   connect(&session_, &Session::stageChanged, this, [this] {
@@ -78,7 +78,7 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
     update();
   });
   for (const auto& each : stages_) layers_[each.get()] = each->makeLayers(*this);
-  animal_ = session_.plan().figure.patternId;
+  animal_ = session_.plan().figure->patternId;
   enter();
 }
 
@@ -134,7 +134,7 @@ void Mat::resizeEvent(QResizeEvent* /*event*/) {
 
 bool Mat::focusNextPrevChild(bool next) {
   // Tab walks the limbs; past the last (or first) it goes on to the next control.
-  const int count = static_cast<int>(shown().figure.limbs.size());
+  const int count = static_cast<int>(shown().figure->limbs.size());
   const int to = session_.selected() + (next ? 1 : -1);
   if (to >= count || to < -1) {
     session_.select(-1);

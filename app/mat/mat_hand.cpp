@@ -72,7 +72,7 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   if (hovered == hovered_) return;
   hovered_ = hovered;
   setToolTip(hovered < 0 ? QString()
-                         : QString::fromStdString(shown().figure.limbs[static_cast<size_t>(hovered)].name));
+                         : QString::fromStdString(shown().figure->limbs[static_cast<size_t>(hovered)].name));
   update();
 }
 

@@ -90,8 +90,8 @@ std::optional<QRectF> Mat::instead(View view) const {
 
 QPainterPath Mat::bodyPath(const Viewport& v) {
   const Plan& plan = shown();
-  const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
-  const double s = v.scale * plan.figure.scale;
+  const ViewShape& shape = shapes_.of(plan.figure, plan.wool->coatThickness, v.view);
+  const double s = v.scale * plan.figure->scale;
   return QTransform(s, 0, 0, -s, v.origin.x(), v.origin.y()).map(shape.near);
 }
 
@@ -116,13 +116,13 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     if (v.clip.height() < 1 || !v.clip.intersects(dirty)) continue;
     p.save();
     p.setClipRect(v.clip);
-    const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
+    const ViewShape& shape = shapes_.of(plan.figure, plan.wool->coatThickness, v.view);
     const FigurePaint how{look, session_.selected(), -1, throughWool_, session_.units(), true};
     FigurePainter painter(p, v, plan, shapes_, how);
     if (v.view != View::Above) {
       p.setPen(QPen(t.ink, 1));
       const QRectF b = shape.bounds;
-      const double s = plan.figure.scale;
+      const double s = plan.figure->scale;
       p.drawLine(v.at(Vec2(b.left() * s, 0)) - QPointF(px(16), 0),
                  v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
     }
@@ -160,7 +160,7 @@ void Mat::paintRulers(QPainter& p) {
   if (session_.selected() >= 0) {
     const Figure& f = shown().figure;
     const QRectF b =
-        shapes_.limb(f, shown().wool.coatThickness, v.view, session_.selected()).outline.boundingRect();
+        shapes_.limb(f, shown().wool->coatThickness, v.view, session_.selected()).outline.boundingRect();
     const QPointF a = v.at(Vec2(b.left() * f.scale, b.bottom() * f.scale));
     const QPointF c = v.at(Vec2(b.right() * f.scale, b.top() * f.scale));
     reach = QRectF(a, c);
@@ -183,7 +183,7 @@ void Mat::paintRulers(QPainter& p) {
 void Mat::paintLength(QPainter& p) {
   const Figure& f = shown().figure;
   const Viewport& v = ports_[0];
-  const QRectF b = shapes_.of(f, shown().wool.coatThickness, View::Side).bounds;
+  const QRectF b = shapes_.of(f, shown().wool->coatThickness, View::Side).bounds;
   const double y = v.at(Vec2(0, 0)).y() + frame(42);
   const QLineF line(QPointF(v.at(Vec2(b.left() * f.scale, 0)).x(), y),
                     QPointF(v.at(Vec2(b.right() * f.scale, 0)).x(), y));

@@ -66,7 +66,7 @@ void Mat::place() {
   const StageLook look = stage().look();
   if (look.roundCovers && turntableOn()) return; // it covers the views
   const Figure& f = shown().figure;
-  const double coat = shown().wool.coatThickness;
+  const double coat = shown().wool->coatThickness;
   const QRectF area = centreArea();
   if (held_ && held_->movesFigure()) return; // nothing moves under the hand
   if (three()) {
@@ -120,7 +120,7 @@ void Mat::place() {
 /// Side and front stand on one ground line, above lies under the side view; one scale for all.
 void Mat::placeThree(const QRectF& area) {
   const Figure& f = shown().figure;
-  const double coat = shown().wool.coatThickness;
+  const double coat = shown().wool->coatThickness;
   const auto boundsOf = [&](View view) {
     const QRectF b = shapes_.of(f, coat, view).bounds;
     return QRectF(b.x() * f.scale, b.y() * f.scale, b.width() * f.scale, b.height() * f.scale);
@@ -216,8 +216,8 @@ int Mat::portAt(const QPointF& pixel) const {
 int Mat::limbAt(const Viewport& v, const QPointF& pixel) {
   const Plan& plan = shown();
   const Vec2 mm = v.mm(pixel);
-  return shapes_.limbAt(plan.figure, plan.wool.coatThickness, v.view,
-                        QPointF(mm.x() / plan.figure.scale, mm.y() / plan.figure.scale));
+  return shapes_.limbAt(plan.figure, plan.wool->coatThickness, v.view,
+                        QPointF(mm.x() / plan.figure->scale, mm.y() / plan.figure->scale));
 }
 
 QPoint Mat::pointOf(int limb) {

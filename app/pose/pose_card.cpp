@@ -150,7 +150,7 @@ void PoseCard::buildLimb() {
   connect(glued_, &QCheckBox::clicked, this, [this](bool on) {
     const JointReport* j = joint();
     if (!j) return;
-    const std::string id = session_.plan().skeleton.points[static_cast<size_t>(j->hold.point)].id;
+    const std::string id = session_.plan().skeleton->points[static_cast<size_t>(j->hold.point)].id;
     changes::editStances(session_, on ? tr("glue strands") : tr("unglue strands"), [&](Stances& s) {
       if (on)
         s.glued.insert(id);
@@ -161,7 +161,7 @@ void PoseCard::buildLimb() {
   connect(copy_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();
     if (l < 0) return;
-    const FigureLimb& part = session_.plan().figure.limbs[static_cast<size_t>(l)];
+    const FigureLimb& part = session_.plan().figure->limbs[static_cast<size_t>(l)];
     changes::setStance(
         session_, tr("%1 to the other side").arg(str(part.name)),
         copiedToTwin(session_.plan().pattern, session_.project().stances.now, part.family, part.side < 0));
@@ -169,7 +169,7 @@ void PoseCard::buildLimb() {
   connect(straight_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();
     if (l < 0) return;
-    const FigureLimb& part = session_.plan().figure.limbs[static_cast<size_t>(l)];
+    const FigureLimb& part = session_.plan().figure->limbs[static_cast<size_t>(l)];
     changes::setStance(session_, tr("%1 straight").arg(str(part.name)),
                        limbStraight(session_.plan().pattern, session_.project().stances.now, part.family,
                                     part.side >= 0, part.side < 0));
@@ -188,12 +188,12 @@ std::pair<const PatternBone*, bool> PoseCard::bone() const {
   const JointReport* j = joint();
   if (!j) return {nullptr, false};
   const Plan& plan = session_.plan();
-  for (const WireRun& run : plan.skeleton.limbs[static_cast<size_t>(j->hold.limb)])
+  for (const WireRun& run : plan.skeleton->limbs[static_cast<size_t>(j->hold.limb)])
     for (size_t s = 0; s + 1 < run.points.size(); ++s)
       if (run.points[s] == j->hold.point && run.segmentBone[s] >= 0) {
-        const FigureBone& b = plan.figure.bones[static_cast<size_t>(run.segmentBone[s])];
-        const PatternBone* p = plan.pattern.bone(b.patternBone);
-        return {p, p && p->twin && plan.figure.limbs[static_cast<size_t>(b.limb)].side < 0};
+        const FigureBone& b = plan.figure->bones[static_cast<size_t>(run.segmentBone[s])];
+        const PatternBone* p = plan.pattern->bone(b.patternBone);
+        return {p, p && p->twin && plan.figure->limbs[static_cast<size_t>(b.limb)].side < 0};
       }
   return {nullptr, false};
 }
@@ -267,7 +267,7 @@ void PoseCard::showLimb() {
   const Plan& plan = session_.plan();
   const PoseReport& report = session_.stance().report();
   const JointReport* j = joint();
-  const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(session_.selected())];
+  const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(session_.selected())];
   copy_->setVisible(part.twin >= 0);
   over_->hide();
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
@@ -325,7 +325,7 @@ void PoseCard::showLimb() {
   whyCover_->set(jointCoverWorking(report, *j, plan));
   if (j->hold.recoil > 0.05) whyRecoil_->set(jointRecoilWorking(*j, plan, session_.catalog()));
   glued_->setChecked(
-      session_.project().stances.glued.contains(plan.skeleton.points[static_cast<size_t>(j->hold.point)].id));
+      session_.project().stances.glued.contains(plan.skeleton->points[static_cast<size_t>(j->hold.point)].id));
   filling_ = filled;
 }
 

@@ -246,7 +246,7 @@ void PoseCard::showWhole() {
   if (hoverFoot_->count() != static_cast<int>(r.wobble.feet.size())) {
     hoverFoot_->clear();
     for (const WobbleFoot& f : r.wobble.feet)
-      hoverFoot_->addItem(str(session_.plan().figure.limbs[static_cast<size_t>(f.limb)].name), f.limb);
+      hoverFoot_->addItem(str(session_.plan().figure->limbs[static_cast<size_t>(f.limb)].name), f.limb);
   }
   const Turn& whole = s.now.whole;
   const std::array<double, 3> now{whole.flex, whole.side, whole.twist};
@@ -260,7 +260,7 @@ void PoseCard::showWhole() {
   base_->setVisible(s.support.feet == Feet::Base);
   at_->clear();
   at_->addItem(tr("its middle"), QString());
-  for (const WirePoint& p : session_.plan().skeleton.points) at_->addItem(str(p.name), str(p.id));
+  for (const WirePoint& p : session_.plan().skeleton->points) at_->addItem(str(p.name), str(p.id));
   at_->setCurrentIndex(std::max(0, at_->findData(str(s.support.at))));
   const auto show = [](QLineEdit* field, const QString& text) {
     if (!field->hasFocus()) field->setText(text);
@@ -285,7 +285,7 @@ void PoseCard::cure() {
   QStringList lines;
   for (const LegCure& each :
        legCures(session_.stance().report().wobble, hoverFoot_->currentData().toInt(), *gap)) {
-    const QString leg = str(session_.plan().figure.limbs[static_cast<size_t>(each.limb)].name).toLower();
+    const QString leg = str(session_.plan().figure->limbs[static_cast<size_t>(each.limb)].name).toLower();
     const QString by = str(printLength(std::abs(each.longer), session_.units(), 1));
     lines << (each.longer > 0 ? tr("lengthen the %1 by %2").arg(leg, by)
                               : tr("push the %1 up by %2").arg(leg, by));

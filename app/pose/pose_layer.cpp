@@ -29,7 +29,7 @@ int PoseLayer::pointAt(const Viewport& v, const QPointF& pixel) const {
   int best = -1;
   double least = px(10);
   for (const int point : posableJoints(plan)) {
-    const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
+    const Vec3& at = plan.skeleton->points[static_cast<size_t>(point)].at;
     double away = QLineF(v.at(at), pixel).length();
     // Left and right lie on each other from the side: the near one comes first.
     if (v.view == View::Side && at.y() > 0) away += px(2);
@@ -83,10 +83,10 @@ bool PoseLayer::press(const Viewport& v, const QPointF& pixel, bool /*large*/) {
   active_ = held_;
   // The limb whose joint it is.
   const Plan& plan = session_.plan();
-  for (size_t l = 0; l < plan.skeleton.limbs.size(); ++l)
-    for (const WireRun& run : plan.skeleton.limbs[l])
+  for (size_t l = 0; l < plan.skeleton->limbs.size(); ++l)
+    for (const WireRun& run : plan.skeleton->limbs[l])
       if (std::find(run.points.begin() + 1, run.points.end(), held_) != run.points.end() &&
-          plan.figure.limbs[l].kind != LimbKind::Digits)
+          plan.figure->limbs[l].kind != LimbKind::Digits)
         session_.select(static_cast<int>(l));
   return true;
 }
@@ -94,7 +94,7 @@ bool PoseLayer::press(const Viewport& v, const QPointF& pixel, bool /*large*/) {
 void PoseLayer::drag(const Viewport& v, int point, const QPointF& pixel, const QString& run) {
   const auto joint = edit::jointOfPoint(session_.plan(), point);
   if (!joint) return;
-  Vec3 to = session_.stance().plan().skeleton.points[static_cast<size_t>(point)].at;
+  Vec3 to = session_.stance().plan().skeleton->points[static_cast<size_t>(point)].at;
   const Vec2 mm = v.mm(pixel);
   switch (v.view) {
   case View::Side:
@@ -140,12 +140,12 @@ void PoseLayer::cycle(int step) {
 
 void PoseLayer::nudge(const Viewport& v, const QPointF& mm) {
   if (active_ < 0) return;
-  const QPointF now = v.at(session_.stance().plan().skeleton.points[static_cast<size_t>(active_)].at);
+  const QPointF now = v.at(session_.stance().plan().skeleton->points[static_cast<size_t>(active_)].at);
   drag(v, active_, now + QPointF(mm.x() * v.scale, -mm.y() * v.scale), QString());
 }
 
 QString PoseLayer::nameOf(int point) const {
-  return str(session_.plan().skeleton.points[static_cast<size_t>(point)].name);
+  return str(session_.plan().skeleton->points[static_cast<size_t>(point)].name);
 }
 
 void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) {
@@ -252,7 +252,7 @@ void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
     if (active_ >= 0) {
       p.setPen(QPen(t.woad, 2));
       p.setBrush(Qt::NoBrush);
-      p.drawEllipse(v.at(plan.skeleton.points[static_cast<size_t>(active_)].at), px(11), px(11));
+      p.drawEllipse(v.at(plan.skeleton->points[static_cast<size_t>(active_)].at), px(11), px(11));
     }
   }
   p.restore();

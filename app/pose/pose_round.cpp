@@ -28,7 +28,7 @@ int PoseRound::pointAt(const Camera& camera, const QPointF& pixel) const {
   double least = px(10);
   double nearest = -1e9;
   for (const int point : posableJoints(plan)) {
-    const Vec3& at = plan.skeleton.points[static_cast<size_t>(point)].at;
+    const Vec3& at = plan.skeleton->points[static_cast<size_t>(point)].at;
     const double away = QLineF(camera.at(at), pixel).length();
     if (away > px(10)) continue;
     // Of joints behind each other the one towards the eye.

@@ -25,7 +25,7 @@ void BuildView::setBuilt(double grams) {
 }
 
 std::vector<LimbMoment> BuildView::moment() const {
-  return momentAt(steps(), session_.plan().figure.limbs.size(), built());
+  return momentAt(steps(), session_.plan().figure->limbs.size(), built());
 }
 
 const Plan& BuildView::plan(bool stance) const {
@@ -34,14 +34,16 @@ const Plan& BuildView::plan(bool stance) const {
   Built& made = built_[stance ? 1 : 0];
   if (!made.plan) {
     made.plan = whole;
-    made.plan->wool.coatThickness = 0; // the outline is the work as it is, coat or not
+    WoolPlan bare = whole.wool;
+    bare.coatThickness = 0; // the outline is the work as it is, coat or not
+    made.plan->wool = std::move(bare);
     made.share = -1;
   }
   if (made.share != share_) {
-    made.plan->figure =
-        figureAtMoment(whole.figure, session_.plan().wool, moment(), bundlesOf(session_.plan()));
+    Figure now = figureAtMoment(whole.figure, session_.plan().wool, moment(), bundlesOf(session_.plan()));
     // Kept outlines are of one moment.
-    made.plan->figure.shapeKey ^= 0x9e3779b97f4a7c15ULL * (1 + static_cast<std::uint64_t>(share_ * 1e6));
+    now.shapeKey ^= 0x9e3779b97f4a7c15ULL * (1 + static_cast<std::uint64_t>(share_ * 1e6));
+    made.plan->figure = std::move(now);
     made.share = share_;
   }
   return *made.plan;

@@ -14,7 +14,7 @@ namespace {
 QString tr(const char* words) { return Session::tr(words); }
 
 const FigureLimb& limbOf(const Session& session, int limb) {
-  return session.plan().figure.limbs[static_cast<size_t>(limb)];
+  return session.plan().figure->limbs[static_cast<size_t>(limb)];
 }
 
 /// "forelegs: firm" where the twin changes too, else "left foreleg: firm".
@@ -89,7 +89,7 @@ Refusal setShape(Session& session, const QString& name, Shape shape, bool keepSc
 
 Refusal moveJoint(Session& session, const std::string& joint, const Vec3& place, bool carry,
                   const QString& run) {
-  const bool sided = !session.plan().pattern.joints.contains(joint);
+  const bool sided = !session.plan().pattern->joints.contains(joint);
   QString words = str(sided ? joint.substr(joint.find('-') + 1) : joint);
   words.replace(u'_', u' ');
   return session.apply(
@@ -99,13 +99,13 @@ Refusal moveJoint(Session& session, const std::string& joint, const Vec3& place,
 
 Refusal setBoneLength(Session& session, int bone, double mm) {
   return session.apply(
-      tr("length of the %1").arg(str(session.plan().figure.bones[static_cast<size_t>(bone)].name)),
+      tr("length of the %1").arg(str(session.plan().figure->bones[static_cast<size_t>(bone)].name)),
       edit::boneLong(session.project(), session.catalog(), session.plan(), bone, mm));
 }
 
 Refusal changeGirth(Session& session, int bone, int place, double across, double deep, double lift,
                     const QString& run) {
-  const FigureLimb& limb = limbOf(session, session.plan().figure.bones[static_cast<size_t>(bone)].limb);
+  const FigureLimb& limb = limbOf(session, session.plan().figure->bones[static_cast<size_t>(bone)].limb);
   return session.apply(tr("girth of the %1").arg(str(limb.twin >= 0 ? limb.family : limb.name).toLower()),
                        edit::girthChanged(session.project(), session.catalog(), session.plan(), bone, place,
                                           across, deep, lift),
@@ -115,7 +115,7 @@ Refusal changeGirth(Session& session, int bone, int place, double across, double
 void putBack(Session& session, int bone) {
   (void)session.apply(
       bone < 0 ? tr("all put back")
-               : tr("%1 put back").arg(str(session.plan().figure.bones[static_cast<size_t>(bone)].name)),
+               : tr("%1 put back").arg(str(session.plan().figure->bones[static_cast<size_t>(bone)].name)),
       edit::putBack(session.project(), session.catalog(), session.plan(), bone));
 }
 
@@ -224,7 +224,7 @@ void setFirmness(Session& session, int limb, Firmness firmness) {
 
 void stepFirmness(Session& session, int limb, int step) {
   if (limb < 0) return;
-  const int now = static_cast<int>(session.plan().wool.limbs[static_cast<size_t>(limb)].firmness);
+  const int now = static_cast<int>(session.plan().wool->limbs[static_cast<size_t>(limb)].firmness);
   setFirmness(session, limb, static_cast<Firmness>(std::clamp(now + step, 0, 2)));
 }
 

@@ -38,8 +38,8 @@ Session::Session(Catalog catalog, QObject* parent)
 void Session::replan() {
   ++turn_;
   // Another animal's wool is nothing to guess from.
-  if (plan_ && plan_->figure.patternId != project().pattern) known_.reset();
-  auto made = columna::plan(project(), *catalog_, {known_, true});
+  if (plan_ && plan_->figure->patternId != project().pattern) known_.reset();
+  auto made = columna::plan(project(), *catalog_, {known_, true, 1, plan_ ? &*plan_ : nullptr});
   if (made) plan_ = std::move(made).value();
   if (!known_) known_ = plan_->solid; // rough, but the next one can be guessed from it at once
   behind_ = false;
@@ -49,12 +49,12 @@ void Session::replan() {
 
 /// Another animal has other limbs at the same numbers.
 void Session::keepSelected(const std::string& limb) {
-  const int before = std::exchange(selected_, limb.empty() ? -1 : plan_->figure.limb(limb).value_or(-1));
+  const int before = std::exchange(selected_, limb.empty() ? -1 : plan_->figure->limb(limb).value_or(-1));
   if (selected_ != before) emit selectionChanged();
 }
 
 std::string Session::selectedLimb() const {
-  return selected_ >= 0 ? plan_->figure.limbs[static_cast<size_t>(selected_)].id : std::string();
+  return selected_ >= 0 ? plan_->figure->limbs[static_cast<size_t>(selected_)].id : std::string();
 }
 
 void Session::announce() {
@@ -91,14 +91,9 @@ void Session::summed() {
   settled_.restart();
   const bool current = done.turn == turn_;
   if (done.plan && done.pattern == project().pattern &&
-      done.plan->figure.limbs.size() == plan_->figure.limbs.size()) {
+      done.plan->figure->limbs.size() == plan_->figure->limbs.size()) {
     Plan next = std::move(done.plan).value();
-    if (!current) { // the figure has moved on meanwhile
-      next.pattern = std::move(plan_->pattern);
-      next.figure = std::move(plan_->figure);
-      next.animal = std::move(plan_->animal);
-      next.made = std::move(plan_->made);
-    }
+    if (!current) next.takeFigure(*plan_); // the figure has moved on meanwhile
     plan_ = std::move(next);
     behind_ = !current;
     forget();
@@ -124,8 +119,8 @@ std::optional<QString> Session::apply(const QString& name, Result<Project> chang
   const bool quick = !alike && !run.isEmpty() && same && settled_.isValid();
   std::optional<Result<Plan>> made;
   if (!alike)
-    made =
-        quick ? planFigure(next, *catalog_) : columna::plan(next, *catalog_, {same ? known_ : nullptr, true});
+    made = quick ? planFigure(next, *catalog_)
+                 : columna::plan(next, *catalog_, {same ? known_ : nullptr, true, 1, &*plan_});
   // What is planned must also be able to come back from a file.
   const auto problem = made && !made->ok() ? std::optional(made->problem()) : unreadable(next);
   if (problem) return refuse(sentence(*problem));
@@ -136,11 +131,7 @@ std::optional<QString> Session::apply(const QString& name, Result<Project> chang
   if (alike) {
     take(before);
   } else if (quick) {
-    Plan figure = std::move(*made).value();
-    plan_->pattern = std::move(figure.pattern);
-    plan_->figure = std::move(figure.figure);
-    plan_->animal = std::move(figure.animal);
-    plan_->made = std::move(figure.made);
+    plan_->takeFigure(**made);
     behind_ = true;
     forget();
     announce();
@@ -201,7 +192,7 @@ void Session::endRun() {
   inRun_ = false;
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
-  if (plan_->wool.guessed) solve();
+  if (plan_->wool->guessed) solve();
   if (stance_->judged()) {
     emit poseChanged();
     emit planSettled();

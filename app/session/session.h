@@ -92,7 +92,7 @@ public:
   void note(const QString& words);
 
   /// The exact solid is still being made beside the window.
-  [[nodiscard]] bool solidBehind() const { return plan_->wool.guessed; }
+  [[nodiscard]] bool solidBehind() const { return plan_->wool->guessed; }
   /// Waits for it, for what is printed or written.
   void finishSolid();
 

@@ -7,7 +7,7 @@ namespace columna {
 
 /// The last request wins: one under way for another figure is stopped, and its end asks again.
 void Session::solve() {
-  if (!plan_->wool.guessed) {
+  if (!plan_->wool->guessed) {
     known_ = plan_->solid;
     return;
   }
@@ -24,7 +24,7 @@ void Session::solve() {
 }
 
 void Session::solved() {
-  if (!plan_->wool.guessed) return;
+  if (!plan_->wool->guessed) return;
   const SolidWish wish = solidWish(*plan_);
   const auto made = solving_.result();
   if (stopSolving_ || made->key != solidKey(plan_->figure, wish.coat, wish.skin)) {
@@ -39,7 +39,7 @@ void Session::solved() {
 }
 
 void Session::finishSolid() {
-  if (!plan_->wool.guessed) return;
+  if (!plan_->wool->guessed) return;
   stopSolving_ = true;
   solving_.waitForFinished();
   auto made = columna::plan(project(), *catalog_);

@@ -39,8 +39,10 @@ void StanceView::pose() const {
     plan_->figure = posedFigure(session_.plan(), session_.project().stances.now);
   }
   const Plan& neutral = session_.plan();
+  WireSkeleton skeleton = neutral.skeleton;
   const std::vector<Vec3> points = posedPoints(neutral.figure, neutral.skeleton, plan_->figure);
-  for (size_t p = 0; p < points.size(); ++p) plan_->skeleton.points[p].at = points[p];
+  for (size_t p = 0; p < points.size(); ++p) skeleton.points[p].at = points[p];
+  plan_->skeleton = std::move(skeleton);
 }
 
 void StanceView::setJudged(bool on) {

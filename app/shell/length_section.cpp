@@ -36,7 +36,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   const Plan& plan = session_.plan();
   const int l = session_.selected();
   if (l < 0) return;
-  const auto& runs = plan.skeleton.limbs[static_cast<size_t>(l)];
+  const auto& runs = plan.skeleton->limbs[static_cast<size_t>(l)];
   if (runs.empty()) return;
   const WireRun& run = runs.front();
   const Theme& t = theme();
@@ -44,17 +44,17 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   p.setRenderHint(QPainter::Antialiasing);
 
   // The limb straightened: half depth over the distance from its root.
-  const double total = plan.skeleton.length(run);
+  const double total = plan.skeleton->length(run);
   QPolygonF upper;
   double at = 0;
   double deepest = 1;
   double firstBone = -1;
   for (size_t s = 0; s + 1 < run.points.size(); ++s) {
-    const double length = plan.skeleton.segmentLength(run, s);
+    const double length = plan.skeleton->segmentLength(run, s);
     const int b = run.segmentBone[s];
     if (b >= 0) {
-      const FigureBone& bone = plan.figure.bones[static_cast<size_t>(b)];
-      const Vec3 from = plan.skeleton.points[static_cast<size_t>(run.points[s])].at;
+      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
+      const Vec3 from = plan.skeleton->points[static_cast<size_t>(run.points[s])].at;
       const double t0 = (from - bone.begin).norm() / bone.length;
       if (firstBone < 0) firstBone = at;
       for (int i = 0; i <= 8; ++i) {
@@ -71,7 +71,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   const double scale = std::min((width() - px(14)) / total, drawn / (2 * deepest));
   const double mid = px(6) + deepest * scale;
   const double left = px(8);
-  const double coat = plan.wool.coatThickness;
+  const double coat = plan.wool->coatThickness;
   const auto outlineOf = [&](double less) {
     QPolygonF top;
     QPolygonF bottom;
@@ -129,10 +129,10 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
     text(QString::fromStdString(printLengthFigure(at, session_.units(), 0)), axis + px(18), taken, t.ink);
     text(i == 0 && run.segmentBone.front() < 0
              ? tr("spine")
-             : shortName(plan.skeleton.points[static_cast<size_t>(run.points[i])],
-                         plan.figure.limbs[static_cast<size_t>(l)]),
+             : shortName(plan.skeleton->points[static_cast<size_t>(run.points[i])],
+                         plan.figure->limbs[static_cast<size_t>(l)]),
          axis + px(34), takenName, t.faint);
-    if (!last) at += plan.skeleton.segmentLength(run, i);
+    if (!last) at += plan.skeleton->segmentLength(run, i);
   }
 }
 

@@ -60,15 +60,15 @@ void LimbCard::refresh() {
   const UnitSystem units = session_.units();
   if (l < 0) {
     name_->setText(QString::fromStdString(session_.project().name));
-    under_->setText(tr("whole figure, %1").arg(QString::fromStdString(plan.figure.patternName).toLower()));
+    under_->setText(tr("whole figure, %1").arg(QString::fromStdString(plan.figure->patternName).toLower()));
   } else {
-    const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(l)];
+    const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(l)];
     name_->setText(QString::fromStdString(limb.name));
     if (limb.twin < 0)
-      under_->setText(tr("limb %1 of %2").arg(l + 1).arg(plan.figure.limbs.size()));
+      under_->setText(tr("limb %1 of %2").arg(l + 1).arg(plan.figure->limbs.size()));
     else {
       const QString other =
-          QString::fromStdString(plan.figure.limbs[static_cast<size_t>(limb.twin)].name).toLower();
+          QString::fromStdString(plan.figure->limbs[static_cast<size_t>(limb.twin)].name).toLower();
       under_->setText(changes::tied(session_, l) ? tr("tied to the %1").arg(other)
                                                  : tr("untied from the %1").arg(other));
     }
@@ -81,7 +81,7 @@ void LimbCard::refresh() {
   };
   QString legend =
       tr("%1 coat %2 &nbsp; %3 core")
-          .arg(square(t.coat), QString::fromStdString(printLengthFigure(plan.wool.coatThickness, units, 1)),
+          .arg(square(t.coat), QString::fromStdString(printLengthFigure(plan.wool->coatThickness, units, 1)),
                square(stageOn(stages_, session_).look().felt ? t.wool : t.hollow));
   if (l >= 0 && plan.limbs[static_cast<size_t>(l)].wired && plan.pieceOf(l) >= 0)
     legend += tr(" &nbsp; <span style='color:%1'>▬</span> wire %2 across")

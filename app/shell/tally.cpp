@@ -112,7 +112,7 @@ void Tally::nextFinding() {
   const bool own = on.findings() && !walking_;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
-  const int limb = session_.plan().figure.limb(f.where).value_or(-1);
+  const int limb = session_.plan().figure->limb(f.where).value_or(-1);
   stepping_ = true;
   session_.setStage(own ? on.id() : stageFor(stages_, f.topic).id());
   stepping_ = false;

@@ -167,8 +167,8 @@ void MainWindow::find() {
   std::vector<FindEntry> entries;
   const Plan& plan = session_.plan();
   entries.push_back({tr("Whole figure"), tr("part"), [this] { session_.select(-1); }});
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-    entries.push_back({QString::fromStdString(plan.figure.limbs[l].name), tr("part"),
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
+    entries.push_back({QString::fromStdString(plan.figure->limbs[l].name), tr("part"),
                        [this, l] { session_.select(static_cast<int>(l)); }});
   for (const auto& stage : stages_)
     entries.push_back({stage->title(), tr("stage"), [this, id = stage->id()] { session_.setStage(id); }});
@@ -176,7 +176,7 @@ void MainWindow::find() {
     for (FindEntry& each : stage->finds()) entries.push_back(std::move(each));
   for (const Finding& f : plan.findings)
     entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] {
-                         session_.select(session_.plan().figure.limb(where).value_or(-1));
+                         session_.select(session_.plan().figure->limb(where).value_or(-1));
                        }});
   for (QAction* action : menu_->actions())
     if (!action->isSeparator() && !action->menu())

@@ -107,7 +107,7 @@ void ComparePanel::refresh() {
   const Pattern* other = session_.catalog().pattern(study_.compared().toStdString());
   if (!other) return;
   with_->setCurrentIndex(with_->findData(study_.compared()));
-  ratios_->set(proportions(session_.plan().figure, figureAtScale(*other, session_.plan().figure.scale)));
+  ratios_->set(proportions(session_.plan().figure, figureAtScale(*other, session_.plan().figure->scale)));
 }
 
 } // namespace columna

@@ -97,7 +97,7 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(Qt::NoPen);
   if (isChecked() || underMouse() || hasFocus()) {
     // At the chosen height next to a hand, both to scale.
-    const double scale = (made_ > 0 ? made_ : session_.plan().figure.overallHeight) / high_; // mm a module
+    const double scale = (made_ > 0 ? made_ : session_.plan().figure->overallHeight) / high_; // mm a module
     const QRectF hand = handShape().boundingRect();
     const double wide = b.width() * scale + hand.width() + 20;
     const double tall = std::max(b.height() * scale, hand.height());

@@ -29,10 +29,10 @@ void MadePanel::rebuild() {
       w->deleteLater();
   rows_.clear();
   grid_->removeWidget(summary_);
-  pattern_ = session_.plan().figure.patternId;
+  pattern_ = session_.plan().figure->patternId;
   int line = 1;
   grid_->addWidget(summary_, 0, 0, 1, 5);
-  for (const FigureLimb& limb : session_.plan().figure.limbs) {
+  for (const FigureLimb& limb : session_.plan().figure->limbs) {
     if (limb.side < 0) continue;
     Row row;
     row.limb = str(limb.family);
@@ -94,7 +94,7 @@ void MadePanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void MadePanel::refresh() {
   const Plan& plan = session_.plan();
-  if (plan.figure.patternId != pattern_) {
+  if (plan.figure->patternId != pattern_) {
     rebuild();
     return;
   }
@@ -106,12 +106,12 @@ void MadePanel::refresh() {
         tr("Measure a part that is made: the rest is sized from it, and it stays as it came out."));
   else
     summary_->setText(tr("The rest is %1 % of the planned size: %2 high.")
-                          .arg(str(printNumber(plan.made.ratio * 100, 1)),
-                               str(printLength(plan.figure.overallHeight, units))));
+                          .arg(str(printNumber(plan.made->ratio * 100, 1)),
+                               str(printLength(plan.figure->overallHeight, units))));
   for (const Row& row : rows_) {
-    const auto limb = plan.figure.limb(row.limb.toStdString());
-    const auto left = plan.figure.limb("left-" + row.limb.toStdString());
-    const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(limb ? *limb : *left)];
+    const auto limb = plan.figure->limb(row.limb.toStdString());
+    const auto left = plan.figure->limb("left-" + row.limb.toStdString());
+    const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(limb ? *limb : *left)];
     const MadePart* mine = nullptr;
     for (const MadePart& each : made)
       if (each.limb == row.limb.toStdString()) mine = &each;
@@ -128,7 +128,7 @@ void MadePanel::refresh() {
     row.length->setEnabled(part.length > 0);
     row.out->setVisible(mine != nullptr);
     QString words;
-    for (const MadeResidual& r : plan.made.residuals)
+    for (const MadeResidual& r : plan.made->residuals)
       if (r.limb == row.limb.toStdString()) words = str(r.words);
     if (mine) words += tr(", measured %1").arg(str(mine->date));
     row.words->setText(words);

@@ -174,10 +174,10 @@ void ScalePanel::start() {
   watcher_.setFuture(beside([project = session_.project(), catalog = session_.sharedCatalog(),
                              now = session_.plan(), stop = stop_] {
     ScaleStudy out;
-    out.height = now.figure.overallHeight;
+    out.height = now.figure->overallHeight;
     out.rows = scaleChart(project, *catalog, now, stop.get());
     out.small = smallParts(project, *catalog, now, stop.get());
-    for (const FigureLimb& limb : now.figure.limbs)
+    for (const FigureLimb& limb : now.figure->limbs)
       out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
     return out;
   }));

@@ -135,7 +135,7 @@ void StudyCard::typed(SizeBy by) {
   }
   Sizing sizing{by, *size, {}};
   if (by == SizeBy::Limb && session_.selected() >= 0)
-    sizing.limb = session_.plan().figure.limbs[static_cast<size_t>(session_.selected())].family;
+    sizing.limb = session_.plan().figure->limbs[static_cast<size_t>(session_.selected())].family;
   tell(changes::setSizing(session_, sizing, tr("size")));
 }
 
@@ -204,8 +204,8 @@ void StudyCard::refreshLimb(int l) {
   const FigureLimb& limb = f.limbs[static_cast<size_t>(l)];
   const QString unit = str(std::string(lengthUnit(units)));
   length_->set(str(printLengthFigure(limb.length, units, 0)), unit);
-  girth_->set(str(printLengthFigure(plan.wool.limbs[static_cast<size_t>(l)].girthMax, units, 0)), unit);
-  const auto& girths = plan.wool.limbs[static_cast<size_t>(l)].girths;
+  girth_->set(str(printLengthFigure(plan.wool->limbs[static_cast<size_t>(l)].girthMax, units, 0)), unit);
+  const auto& girths = plan.wool->limbs[static_cast<size_t>(l)].girths;
   const auto widest = std::max_element(
       girths.begin(), girths.end(), [](const Girth& a, const Girth& b) { return a.finished < b.finished; });
   Working round = widest == girths.end() ? Working() : girthWorking(*widest);
@@ -320,19 +320,19 @@ void StudyCard::typedGirth(size_t index) {
 
 QLineEdit* StudyCard::boneField(const std::string& bone) const {
   for (const BoneRow& row : rows_)
-    if (session_.plan().figure.bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.length;
+    if (session_.plan().figure->bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.length;
   return nullptr;
 }
 
 QLineEdit* StudyCard::girthField(const std::string& bone) const {
   for (const BoneRow& row : rows_)
-    if (session_.plan().figure.bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.girth;
+    if (session_.plan().figure->bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.girth;
   return nullptr;
 }
 
 QPushButton* StudyCard::putBackButton(const std::string& bone) const {
   for (const BoneRow& row : rows_)
-    if (session_.plan().figure.bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.back;
+    if (session_.plan().figure->bones[static_cast<size_t>(row.bone)].patternBone == bone) return row.back;
   return nullptr;
 }
 

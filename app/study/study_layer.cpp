@@ -16,10 +16,10 @@ namespace {
 
 /// A joint of the pattern, or of one side of it, in the maker's words.
 QString jointName(const Plan& plan, const std::string& joint) {
-  if (const auto own = plan.figure.jointNames.find(joint); own != plan.figure.jointNames.end())
+  if (const auto own = plan.figure->jointNames.find(joint); own != plan.figure->jointNames.end())
     return QString::fromStdString(own->second);
-  const auto named = plan.pattern.names.find(joint);
-  return named != plan.pattern.names.end()
+  const auto named = plan.pattern->names.find(joint);
+  return named != plan.pattern->names.end()
              ? QString::fromStdString(named->second)
              : QString::fromStdString(joint).replace(u'_', u' ').replace(u'-', u' ');
 }
@@ -55,7 +55,7 @@ bool StudyLayer::tracing(View view) const { return photo(view) != nullptr; }
 
 Similarity StudyLayer::at_rest(const Photo& photo) const {
   const Figure& f = session_.plan().figure;
-  const QRectF b = shapes_.of(f, session_.plan().wool.coatThickness, photo.view).bounds;
+  const QRectF b = shapes_.of(f, session_.plan().wool->coatThickness, photo.view).bounds;
   Similarity s;
   s.turn = photo.straighten;
   s.scale = photo.mmPerPixel > 0
@@ -75,7 +75,7 @@ std::optional<QRectF> StudyLayer::instead(View view) const {
 QRectF StudyLayer::pictureBounds(View view) const {
   const Photo* p = photo(view);
   const Similarity rest = at_rest(*p);
-  const double scale = session_.plan().figure.scale;
+  const double scale = session_.plan().figure->scale;
   QPolygonF corners;
   for (const auto& [x, y] :
        {std::pair(0, 0), std::pair(p->width, 0), std::pair(p->width, p->height), std::pair(0, p->height)}) {
@@ -86,11 +86,11 @@ QRectF StudyLayer::pictureBounds(View view) const {
 }
 
 Vec2 StudyLayer::toPicture(const Viewport& v, const QPointF& at) const {
-  return at_rest(*photo(v.view)).toPicture(v.mm(at) / session_.plan().figure.scale);
+  return at_rest(*photo(v.view)).toPicture(v.mm(at) / session_.plan().figure->scale);
 }
 
 QPointF StudyLayer::fromPicture(const Viewport& v, const Vec2& at) const {
-  return v.at(Vec2(at_rest(*photo(v.view)).toModel(at) * session_.plan().figure.scale));
+  return v.at(Vec2(at_rest(*photo(v.view)).toModel(at) * session_.plan().figure->scale));
 }
 
 QTransform StudyLayer::overlay(View view) const {
@@ -99,7 +99,7 @@ QTransform StudyLayer::overlay(View view) const {
   const auto fit = fitSimilarity(session_.plan().pattern, *p);
   if (!fit) return {};
   const Similarity rest = at_rest(*p);
-  const double scale = session_.plan().figure.scale;
+  const double scale = session_.plan().figure->scale;
   const auto map = [&](const Vec2& mm) { return Vec2(rest.toModel(fit->toPicture(mm / scale)) * scale); };
   const Vec2 o = map({0, 0});
   const Vec2 x = map({1, 0}) - o;
@@ -151,9 +151,9 @@ std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
   // Joints: this side's before the far side's, the selected limb's before all.
   std::vector<Grip> far;
   std::set<std::string> seen;
-  for (const FigureLimb& limb : plan.figure.limbs)
+  for (const FigureLimb& limb : plan.figure->limbs)
     for (const int b : limb.bones) {
-      const FigureBone& bone = plan.figure.bones[static_cast<size_t>(b)];
+      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
       if (!bone.wire) continue;
       for (const auto& [id, place] : {std::pair(bone.from, bone.begin), std::pair(bone.to, bone.end)}) {
         if (!seen.insert(id).second) continue;
@@ -181,7 +181,7 @@ std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) con
 QString StudyLayer::nameOf(const Grip& grip) const {
   if (grip.kind == Grip::Kind::Ring)
     return tr("girth of the %1: drag to make it thicker or thinner")
-        .arg(QString::fromStdString(session_.plan().figure.bones[static_cast<size_t>(grip.bone)].name));
+        .arg(QString::fromStdString(session_.plan().figure->bones[static_cast<size_t>(grip.bone)].name));
   return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it")
                                               .arg(jointName(session_.plan(), grip.joint))
                                         : jointName(session_.plan(), grip.joint);
@@ -249,7 +249,7 @@ void StudyLayer::nudgeActive(const Viewport& v, const QPointF& step, bool carry)
       dragRing(v, g.at + step * v.scale);
       grip_.reset();
     } else if (const auto now = jointPlace(session_.plan().pattern, g.joint)) {
-      Vec3 place = *now * session_.plan().figure.scale;
+      Vec3 place = *now * session_.plan().figure->scale;
       if (v.view == View::Side) place += Vec3(step.x(), 0, -step.y());
       if (v.view == View::Front) place += Vec3(0, step.x(), -step.y());
       if (v.view == View::Above) place += Vec3(step.x(), -step.y(), 0);
@@ -290,7 +290,7 @@ void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifier
   const Plan& plan = session_.plan();
   const auto now = jointPlace(plan.pattern, grip_->joint);
   if (!now) return;
-  const double scale = plan.figure.scale;
+  const double scale = plan.figure->scale;
   const auto put = [&](const Vec2& mm) {
     Vec3 place = *now * scale;
     if (v.view == View::Side) place = Vec3(mm.x(), place.y(), mm.y());
@@ -300,7 +300,7 @@ void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifier
   };
   Vec3 place = put(v.mm(at));
   // Near where the animal has it, it goes there.
-  const std::string name = plan.pattern.joints.contains(grip_->joint)
+  const std::string name = plan.pattern->joints.contains(grip_->joint)
                                ? grip_->joint
                                : grip_->joint.substr(grip_->joint.find('-') + 1);
   Vec3 by(0, 0, 0);
@@ -390,7 +390,7 @@ void StudyLayer::finishLine(const Viewport& v, const QLineF& line) {
                          edit::photoStraightened(session_.project(), index, a, b));
   } else if (view_.photoTool() == PhotoTool::Tall) {
     (void)session_.apply(tr("picture's height"), edit::photoScaled(session_.project(), index, a, b,
-                                                                   session_.plan().figure.overallHeight));
+                                                                   session_.plan().figure->overallHeight));
   } else {
     lineLength_ = (b - a).norm();
     emit lineDrawn();

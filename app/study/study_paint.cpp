@@ -111,7 +111,7 @@ void StudyLayer::paintHalving(QPainter& p, const Viewport& v) const {
     const QRectF b =
         modules(v, f.scale)
             .mapRect(
-                shapes_.limb(f, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline.boundingRect());
+                shapes_.limb(f, plan.wool->coatThickness, v.view, static_cast<int>(l)).outline.boundingRect());
     const QPointF c = b.center();
     const double r = b.height() / 2;
     const Theme& t = theme();
@@ -143,15 +143,15 @@ void StudyLayer::paintHalving(QPainter& p, const Viewport& v) const {
 void StudyLayer::paintMade(QPainter& p, const Viewport& v) const {
   const Plan& plan = session_.plan();
   for (const MadePart& part : session_.project().made)
-    for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-      if (plan.figure.limbs[l].family != part.limb || isFar(plan.figure.limbs[l], v.view)) continue;
+    for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+      if (plan.figure->limbs[l].family != part.limb || isFar(plan.figure->limbs[l], v.view)) continue;
       QColor fill = theme().logwood;
       fill.setAlpha(46);
       p.setPen(QPen(theme().logwood, 2));
       p.setBrush(fill);
       p.drawPath(
-          modules(v, plan.figure.scale)
-              .map(shapes_.limb(plan.figure, plan.wool.coatThickness, v.view, static_cast<int>(l)).outline));
+          modules(v, plan.figure->scale)
+              .map(shapes_.limb(plan.figure, plan.wool->coatThickness, v.view, static_cast<int>(l)).outline));
     }
 }
 
@@ -167,8 +167,8 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   if (picture) {
     if (fitSimilarity(plan.pattern, *picture)) {
       // The figure as it stands, laid over the picture.
-      const ViewShape& shape = shapes_.of(plan.figure, plan.wool.coatThickness, v.view);
-      const QTransform toMm = QTransform::fromScale(plan.figure.scale, plan.figure.scale) * overlay(v.view);
+      const ViewShape& shape = shapes_.of(plan.figure, plan.wool->coatThickness, v.view);
+      const QTransform toMm = QTransform::fromScale(plan.figure->scale, plan.figure->scale) * overlay(v.view);
       const QTransform m = toMm * QTransform(v.scale, 0, 0, -v.scale, v.origin.x(), v.origin.y());
       QPen pen(t.card, 3);
       p.setBrush(Qt::NoBrush);
@@ -198,7 +198,7 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
       p.restore();
     } else if (g.kind == Grip::Kind::Joint) {
       const std::string name =
-          plan.pattern.joints.contains(g.joint) ? g.joint : g.joint.substr(g.joint.find('-') + 1);
+          plan.pattern->joints.contains(g.joint) ? g.joint : g.joint.substr(g.joint.find('-') + 1);
       const auto& moved = session_.project().shape.moved;
       const bool changed = moved.contains(name) || moved.contains(g.joint);
       const bool far = v.view == View::Side && g.joint.starts_with("left-");

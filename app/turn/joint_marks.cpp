@@ -26,11 +26,11 @@ std::map<int, const JointReport*> byPoint(const PoseReport& report) {
 
 std::vector<int> posableJoints(const Plan& plan) {
   std::vector<int> out;
-  for (size_t l = 0; l < plan.skeleton.limbs.size(); ++l) {
-    if (plan.figure.limbs[l].kind == LimbKind::Digits) continue;
-    for (const WireRun& run : plan.skeleton.limbs[l])
+  for (size_t l = 0; l < plan.skeleton->limbs.size(); ++l) {
+    if (plan.figure->limbs[l].kind == LimbKind::Digits) continue;
+    for (const WireRun& run : plan.skeleton->limbs[l])
       for (const int point : run.points)
-        if (!plan.skeleton.points[static_cast<size_t>(point)].id.ends_with("-root") &&
+        if (!plan.skeleton->points[static_cast<size_t>(point)].id.ends_with("-root") &&
             std::find(out.begin(), out.end(), point) == out.end())
           out.push_back(point);
   }
@@ -46,7 +46,7 @@ void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, in
   std::vector<QPointF> places;
   QPointF middle(0, 0);
   for (const int point : posableJoints(plan)) {
-    const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
+    const QPointF place = at(plan.skeleton->points[static_cast<size_t>(point)].at);
     places.push_back(place);
     middle += place;
     p.setPen(QPen(t.ink, 1.4));
@@ -65,7 +65,7 @@ void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, in
     for (const auto& [point, joint] : verdicts) {
       const bool mine = joint->hold.limb == selected;
       if (joint->level != level || (level == Level::Good && !mine)) continue;
-      const QPointF place = at(plan.skeleton.points[static_cast<size_t>(point)].at);
+      const QPointF place = at(plan.skeleton->points[static_cast<size_t>(point)].at);
       // Beside the figure, away from its middle, a line leading to its joint; what it means is said next to
       // it.
       const double radius = px(mine ? 8 : 7);

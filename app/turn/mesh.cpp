@@ -164,8 +164,8 @@ Mesh wireMesh(const Plan& plan, int sides, const std::vector<QRgb>& colours) {
     for (size_t k = 0; k + 1 < piece.route.size(); ++k) {
       const auto pair = std::minmax(piece.route[k], piece.route[k + 1]);
       if (!seen.insert(pair).second) continue;
-      builder.rod(plan.skeleton.points[static_cast<size_t>(pair.first)].at,
-                  plan.skeleton.points[static_cast<size_t>(pair.second)].at, width / 2, colours[i],
+      builder.rod(plan.skeleton->points[static_cast<size_t>(pair.first)].at,
+                  plan.skeleton->points[static_cast<size_t>(pair.second)].at, width / 2, colours[i],
                   piece.limbs.front());
     }
   }

@@ -93,7 +93,7 @@ void Turntable::paintGhost() {
 std::array<double, 9> Turntable::seen() const {
   return {camera_.yaw,        camera_.pitch,      camera_.scale,
           camera_.middle.x(), camera_.middle.y(), camera_.centre.x(),
-          camera_.centre.y(), camera_.centre.z(), session_.plan().figure.overallHeight};
+          camera_.centre.y(), camera_.centre.z(), session_.plan().figure->overallHeight};
 }
 
 void Turntable::askFine() {
@@ -106,7 +106,7 @@ void Turntable::askFine() {
   FineAsk ask{.figure = figure(),
               .solid = solidTurn_ == turn_ ? solid_ : nullptr,
               .paint = WoolPaint(session_, look().felt)};
-  ask.wish.cell = std::max(0.4, session_.plan().figure.overallHeight / kSurface);
+  ask.wish.cell = std::max(0.4, session_.plan().figure->overallHeight / kSurface);
   ask.wish.blend = usualBlend(session_.plan().figure);
   ask.wish.flats = Flats::Apart; // thinner than the picture's cells
   ask.wish.stop = &stop_;
@@ -176,7 +176,7 @@ void Turntable::turnBy(double yaw, double pitch) {
 }
 
 QPointF Turntable::jointAt(int point) const {
-  return camera_.at(session_.stance().plan().skeleton.points[static_cast<size_t>(point)].at);
+  return camera_.at(session_.stance().plan().skeleton->points[static_cast<size_t>(point)].at);
 }
 
 QImage Turntable::picture() {
@@ -260,7 +260,7 @@ void Turntable::paintEvent(QPaintEvent* /*event*/) {
     QPolygonF circle;
     for (int k = 0; k < 48; ++k) {
       const double a = k * std::numbers::pi / 24;
-      circle << camera_.at(under + share * plan.figure.totalLength * Vec3(std::cos(a), std::sin(a), 0));
+      circle << camera_.at(under + share * plan.figure->totalLength * Vec3(std::cos(a), std::sin(a), 0));
     }
     p.drawPolygon(circle);
   }
@@ -306,7 +306,7 @@ void Turntable::mousePressEvent(QMouseEvent* event) {
 
 void Turntable::mouseMoveEvent(QMouseEvent* event) {
   if (held_ >= 0) {
-    const Vec3 at = session_.stance().plan().skeleton.points[static_cast<size_t>(held_)].at;
+    const Vec3 at = session_.stance().plan().skeleton->points[static_cast<size_t>(held_)].at;
     round_->drag(held_, camera_.place(event->position(), at));
     return;
   }

@@ -11,12 +11,12 @@ namespace columna {
 WoolPaint::WoolPaint(const Session& session, bool felted) {
   const Plan& plan = session.plan();
   const Theme& t = theme();
-  const size_t limbs = plan.figure.limbs.size();
+  const size_t limbs = plan.figure->limbs.size();
   selected_ = session.selected();
-  scale_ = plan.figure.scale;
+  scale_ = plan.figure->scale;
   tint_ = t.woad;
-  for (const FigureLimb& limb : plan.figure.limbs) family_.push_back(limb.family);
-  for (const FigureBone& bone : plan.figure.bones) limbOf_.push_back(bone.limb);
+  for (const FigureLimb& limb : plan.figure->limbs) family_.push_back(limb.family);
+  for (const FigureBone& bone : plan.figure->bones) limbOf_.push_back(bone.limb);
   coated_.assign(limbs, 0);
   if (!felted) {
     const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
@@ -28,15 +28,15 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
   const WoolWish& wish = session.project().wool;
   const std::vector<LimbMoment> moment = session.build().moment();
   for (size_t l = 0; l < limbs; ++l) {
-    const bool coat = moment[l].coat > 0 || plan.wool.limbs[l].allCoat;
+    const bool coat = moment[l].coat > 0 || plan.wool->limbs[l].allCoat;
     QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
     if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
     coated_[l] = moment[l].coat > 0.5 ? 1 : 0;
     plain_.push_back(tinted(colour, l));
   }
   if (wish.markings.empty()) return;
-  stance_ = session.stance().plan().figure.bones;
-  neutral_ = plan.figure.bones;
+  stance_ = session.stance().plan().figure->bones;
+  neutral_ = plan.figure->bones;
   for (size_t b = 0; b < neutral_.size(); ++b) back_.push_back(boneTurn(stance_[b], neutral_[b]));
   for (const Marking& m : wish.markings)
     areas_.push_back({m, toneColour(m.tone),

@@ -142,7 +142,7 @@ void BendPanel::fill() {
       for (const int p : {s.a, s.b})
         if (std::find(points.begin(), points.end(), p) == points.end()) points.push_back(p);
     for (const int p : points) {
-      ends_[i]->addItem(str(plan.skeleton.points[static_cast<size_t>(p)].name), p);
+      ends_[i]->addItem(str(plan.skeleton->points[static_cast<size_t>(p)].name), p);
     }
     ends_[i]->setCurrentIndex(ends_[i]->findData(i == 0 ? piece.route.front() : piece.route.back()));
   }

@@ -25,8 +25,8 @@ std::optional<std::array<QPointF, 2>> EndLayer::ends(const Viewport& v) const {
   if (p < 0) return std::nullopt;
   const Plan& plan = session_.plan();
   const auto& route = plan.pieces[static_cast<size_t>(p)].route;
-  std::array<QPointF, 2> out{v.at(plan.skeleton.points[static_cast<size_t>(route.front())].at),
-                             v.at(plan.skeleton.points[static_cast<size_t>(route.back())].at)};
+  std::array<QPointF, 2> out{v.at(plan.skeleton->points[static_cast<size_t>(route.front())].at),
+                             v.at(plan.skeleton->points[static_cast<size_t>(route.back())].at)};
   // Both ends at one joint stand beside it.
   if (QLineF(out[0], out[1]).length() < px(6)) {
     out[0] -= QPointF(px(7), 0);
@@ -56,7 +56,7 @@ int EndLayer::nearest(const Viewport& v, const QPointF& at) const {
   for (const StrandSegment& s :
        plan.groups[static_cast<size_t>(plan.pieces[static_cast<size_t>(p)].group)].segments)
     for (const int point : {s.a, s.b}) {
-      double away = QLineF(v.at(plan.skeleton.points[static_cast<size_t>(point)].at), at).length();
+      double away = QLineF(v.at(plan.skeleton->points[static_cast<size_t>(point)].at), at).length();
       // Left and right lie on each other from the side: the held end's own way comes first.
       if (std::find(own.begin(), own.end(), point) != own.end()) away -= px(3);
       if (away < least) {
@@ -108,7 +108,7 @@ void EndLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
       p.drawLine((*both)[static_cast<size_t>(i)], c);
       if (const int to = nearest(v, at_); to >= 0) {
         p.setBrush(Qt::NoBrush);
-        p.drawEllipse(v.at(session_.plan().skeleton.points[static_cast<size_t>(to)].at), px(9), px(9));
+        p.drawEllipse(v.at(session_.plan().skeleton->points[static_cast<size_t>(to)].at), px(9), px(9));
       }
     }
     p.setPen(QPen(t.card, 1.5));

@@ -12,8 +12,8 @@ void TagLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   if (!large) return;
   const Plan& plan = session_.plan();
   const QRectF body = [&] {
-    const QRectF b = shapes_.of(plan.figure, plan.wool.coatThickness, v.view).bounds;
-    const double s = plan.figure.scale;
+    const QRectF b = shapes_.of(plan.figure, plan.wool->coatThickness, v.view).bounds;
+    const double s = plan.figure->scale;
     return QRectF(v.at(Vec2(b.left() * s, b.bottom() * s)), v.at(Vec2(b.right() * s, b.top() * s)));
   }();
   std::vector<QRectF> taken;
@@ -32,7 +32,7 @@ void TagLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
       return;
     }
   };
-  const auto pixel = [&](int point) { return v.at(plan.skeleton.points[static_cast<size_t>(point)].at); };
+  const auto pixel = [&](int point) { return v.at(plan.skeleton->points[static_cast<size_t>(point)].at); };
   for (size_t i = 0; i < plan.pieces.size(); ++i) {
     const Piece& piece = plan.pieces[i];
     const int index = static_cast<int>(i);
@@ -59,7 +59,7 @@ void TagLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
     }
     std::vector<QPointF> tries;
     // A limb of the other side lies behind this one: its tag goes under the ground line, on the other hand.
-    if (isFar(plan.figure.limbs[static_cast<size_t>(piece.limbs.front())], v.view))
+    if (isFar(plan.figure->limbs[static_cast<size_t>(piece.limbs.front())], v.view))
       for (const double x : {-14.0, -44.0, 20.0, 50.0})
         tries.emplace_back(far.x() + px(x), v.at(Vec2(0, 0)).y() + px(17));
     for (const double y : {-6.0, -30.0, -54.0, 14.0})

@@ -201,7 +201,7 @@ void WireCard::fillHeld(const FigureLimb& limb) {
 void WireCard::typedDigits() {
   const int l = session_.selected();
   if (l < 0) return;
-  const auto own = session_.project().limbs.find(session_.plan().figure.limbs[static_cast<size_t>(l)].id);
+  const auto own = session_.project().limbs.find(session_.plan().figure->limbs[static_cast<size_t>(l)].id);
   const PieceRules::Digits none;
   const bool has = own != session_.project().limbs.end() && own->second.digits;
   const PieceRules::Digits& before = has ? *own->second.digits : none;
@@ -276,10 +276,10 @@ void WireCard::refresh() {
   trouble_->hide();
   digitRow_->hide();
   strands_->setEnabled(l >= 0);
-  held_->setVisible(l >= 0 && !holdsFor(plan.figure.limbs[static_cast<size_t>(l)]).empty());
+  held_->setVisible(l >= 0 && !holdsFor(plan.figure->limbs[static_cast<size_t>(l)]).empty());
   heldLabel_->setVisible(held_->isVisibleTo(this));
   back_->setVisible(wired && plan.limbs[static_cast<size_t>(std::max(l, 0))].chosen);
-  twinKey_->setVisible(l >= 0 && plan.figure.limbs[static_cast<size_t>(l)].twin >= 0);
+  twinKey_->setVisible(l >= 0 && plan.figure->limbs[static_cast<size_t>(l)].twin >= 0);
   if (l < 0) {
     help_->offer(false, {}, {});
     diameter_->clear();
@@ -289,9 +289,9 @@ void WireCard::refresh() {
   }
   const LimbPlan& limb = plan.limbs[static_cast<size_t>(l)];
   const int p = plan.pieceOf(l);
-  const LimbKind kind = plan.figure.limbs[static_cast<size_t>(l)].kind;
+  const LimbKind kind = plan.figure->limbs[static_cast<size_t>(l)].kind;
   digitRow_->setVisible(wired && (kind == LimbKind::Leg || kind == LimbKind::Arm));
-  help_->offer(wired && limb.verdict != Level::Good, plan.figure.limbs[static_cast<size_t>(l)].id, [this, l] {
+  help_->offer(wired && limb.verdict != Level::Good, plan.figure->limbs[static_cast<size_t>(l)].id, [this, l] {
     return RemedyTry(
         [project = session_.project(), catalog = session_.sharedCatalog(), plan = session_.plan(), l] {
           std::vector<Remedy> found = remedies(project, *catalog, plan, l);
@@ -303,7 +303,7 @@ void WireCard::refresh() {
           return out;
         });
   });
-  const auto own = session_.project().limbs.find(plan.figure.limbs[static_cast<size_t>(l)].id);
+  const auto own = session_.project().limbs.find(plan.figure->limbs[static_cast<size_t>(l)].id);
   const bool toes = own != session_.project().limbs.end() && own->second.digits;
   digits_->setValue(toes ? own->second.digits->count : 0);
   pegs_->setChecked(toes && own->second.digits->pegs);
@@ -311,17 +311,17 @@ void WireCard::refresh() {
     digitLength_->setText(str(printLength(toes ? own->second.digits->length : 8, units, 1)));
   strands_->setCurrentIndex(strands_->findData(
       own != session_.project().limbs.end() && own->second.wires ? *own->second.wires : -1));
-  fillHeld(plan.figure.limbs[static_cast<size_t>(l)]);
+  fillHeld(plan.figure->limbs[static_cast<size_t>(l)]);
   const bool bare = own != session_.project().limbs.end() &&
                     (own->second.held == RootHold::Thread || own->second.held == RootHold::Skewer);
   strands_->setEnabled(!bare);
   limb_->setVisible(wired);
   verdict_->set(limb.verdict, str(limb.sentence));
   QStringList texts;
-  const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(l)];
+  const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(l)];
   for (const Finding& f : plan.findings)
     if (f.where == part.id ||
-        (part.twin >= 0 && f.where == plan.figure.limbs[static_cast<size_t>(part.twin)].id))
+        (part.twin >= 0 && f.where == plan.figure->limbs[static_cast<size_t>(part.twin)].id))
       texts << str(f.text);
   findings_->setText(texts.join(QStringLiteral("\n\n")));
   findings_->setVisible(!texts.isEmpty());

@@ -38,12 +38,12 @@ std::vector<Stretch> stretches(const Session& session) {
   for (const BuildStep& s : session.build().steps()) {
     const bool coatWool =
         s.kind == BuildStep::Kind::Coat || s.kind == BuildStep::Kind::Mark ||
-        (s.kind == BuildStep::Kind::Wind && plan.wool.limbs[static_cast<size_t>(s.limb)].allCoat);
+        (s.kind == BuildStep::Kind::Wind && plan.wool->limbs[static_cast<size_t>(s.limb)].allCoat);
     const QString name = s.kind == BuildStep::Kind::Pad    ? BuildBand::tr("pads")
                          : s.kind == BuildStep::Kind::Skin ? BuildBand::tr("skin")
                          : s.kind == BuildStep::Kind::Coat ? BuildBand::tr("coat")
                          : s.kind == BuildStep::Kind::Mark ? BuildBand::tr("markings")
-                         : plan.figure.limbs[static_cast<size_t>(s.limb)].kind == LimbKind::Digits
+                         : plan.figure->limbs[static_cast<size_t>(s.limb)].kind == LimbKind::Digits
                              ? BuildBand::tr("feet")
                              : BuildBand::tr("winding");
     if (out.empty() || out.back().name != name)
@@ -210,10 +210,10 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
   const Theme& t = theme();
   int l = session_.selected();
   if (l < 0)
-    for (size_t i = 0; i < plan.figure.limbs.size() && l < 0; ++i)
-      if (plan.figure.limbs[i].kind == LimbKind::Trunk) l = static_cast<int>(i);
+    for (size_t i = 0; i < plan.figure->limbs.size() && l < 0; ++i)
+      if (plan.figure->limbs[i].kind == LimbKind::Trunk) l = static_cast<int>(i);
   if (l < 0) return;
-  const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(l)];
+  const LimbWool& wool = plan.wool->limbs[static_cast<size_t>(l)];
   const Girth* g = chiefGirth(wool);
   if (!g) return;
   QPainter p(this);
@@ -271,7 +271,7 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
   double y = px(20);
   p.setFont(typeface(13, QFont::DemiBold));
   p.setPen(t.ink);
-  QString head = tr("round the %1").arg(str(plan.figure.limbs[static_cast<size_t>(l)].family));
+  QString head = tr("round the %1").arg(str(plan.figure->limbs[static_cast<size_t>(l)].family));
   p.drawText(QPointF(left, y), p.fontMetrics().elidedText(head, Qt::ElideRight, width() - qRound(left)));
   for (const Row& row : rows) {
     y += px(19.0);

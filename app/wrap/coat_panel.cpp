@@ -95,7 +95,7 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
       session_.refuse(tr("Choose a part first; all of it is marked then."));
       return;
     }
-    const FigureLimb& limb = session_.plan().figure.limbs[static_cast<size_t>(l)];
+    const FigureLimb& limb = session_.plan().figure->limbs[static_cast<size_t>(l)];
     Marking m;
     m.name = limb.family;
     m.tone = static_cast<Tone>(tone_->currentIndex());
@@ -153,7 +153,7 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
       if (!inRows(finish))
         w.furShown.reset();
       else if (!w.furShown)
-        w.furShown = std::clamp(std::round(session_.plan().figure.coatThickness), kShortestRow, kLongestRow);
+        w.furShown = std::clamp(std::round(session_.plan().figure->coatThickness), kShortestRow, kLongestRow);
     });
   });
   connect(offer_, &QPushButton::clicked, this, [this] {
@@ -172,7 +172,7 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
 
 std::optional<CoatOffer> CoatPanel::pelt() const {
   const Plan& plan = session_.plan();
-  return coatOffer(plan.pattern.coatKind, plan.figure.coatThickness, plan.wool.coatLaid, plan.woolRules);
+  return coatOffer(plan.pattern->coatKind, plan.figure->coatThickness, plan.wool->coatLaid, plan.woolRules);
 }
 
 void CoatPanel::setTone(int tone) {
@@ -191,8 +191,8 @@ void CoatPanel::refresh() {
   const int row = std::min(list_->currentRow(), static_cast<int>(wool.markings.size()) - 1);
   list_->clear();
   for (size_t m = 0; m < wool.markings.size(); ++m) {
-    const double grams = m < plan.wool.markings.size() ? plan.wool.markings[m].grams : 0;
-    const double area = m < plan.wool.markings.size() ? plan.wool.markings[m].area / 100 : 0;
+    const double grams = m < plan.wool->markings.size() ? plan.wool->markings[m].grams : 0;
+    const double area = m < plan.wool->markings.size() ? plan.wool->markings[m].area / 100 : 0;
     list_->addItem(tr("%1 · %2 · %3 cm² · %4")
                        .arg(str(wool.markings[m].name), str(std::string(word(wool.markings[m].tone))),
                             str(printNumber(area, area < 10 ? 1 : 0)), str(printMass(grams, units))));
@@ -223,18 +223,18 @@ void CoatPanel::refresh() {
   QString words = tr("%1 wool over a %2 core wants %3 g/m²; this coat lays %4.")
                       .arg(str(std::string(word(wool.coat.shown()))),
                            str(std::string(word(wool.core.shown()))), str(printNumber(need * 1e6, 0)),
-                           str(printNumber(plan.wool.coatLaid * plan.woolRules.coatDensity * 1e6, 0)));
+                           str(printNumber(plan.wool->coatLaid * plan.woolRules.coatDensity * 1e6, 0)));
   if (!wool.coat.tone)
     words += tr(" Say how dark your wool is under Wool at hand; a middle one is reckoned with.");
   if (wool.furShown) {
     int tufts = 0;
     double grams = 0;
     const FurRows* rows = nullptr;
-    for (size_t i = 0; i < plan.wool.limbs.size(); ++i) {
-      tufts += plan.wool.limbs[i].furRows.tufts;
-      grams += plan.wool.limbs[i].fur;
-      if (plan.wool.limbs[i].furRows.tufts > 0 && (!rows || static_cast<int>(i) == l))
-        rows = &plan.wool.limbs[i].furRows;
+    for (size_t i = 0; i < plan.wool->limbs.size(); ++i) {
+      tufts += plan.wool->limbs[i].furRows.tufts;
+      grams += plan.wool->limbs[i].fur;
+      if (plan.wool->limbs[i].furRows.tufts > 0 && (!rows || static_cast<int>(i) == l))
+        rows = &plan.wool->limbs[i].furRows;
     }
     if (rows)
       words +=

@@ -23,18 +23,18 @@ bool MarkLayer::press(const Viewport& v, const QPointF& pixel, bool /*large*/) {
   if (!view_.marking()) return false;
   drawing_ = true;
   drawnOn_ = v.view;
-  line_ = {v.mm(pixel) / session_.plan().figure.scale};
+  line_ = {v.mm(pixel) / session_.plan().figure->scale};
   return true;
 }
 
 void MarkLayer::move(const Viewport& v, const QPointF& pixel, Qt::KeyboardModifiers /*keys*/) {
-  const Vec2 at = v.mm(pixel) / session_.plan().figure.scale;
-  if ((at - line_.back()).norm() * v.scale * session_.plan().figure.scale >= 3) line_.push_back(at);
+  const Vec2 at = v.mm(pixel) / session_.plan().figure->scale;
+  if ((at - line_.back()).norm() * v.scale * session_.plan().figure->scale >= 3) line_.push_back(at);
 }
 
 bool MarkLayer::release(const Viewport& /*v*/, const QPointF& /*pixel*/) {
   drawing_ = false;
-  if (auto outline = edit::drawnOutline(line_, session_.plan().figure.scale)) {
+  if (auto outline = edit::drawnOutline(line_, session_.plan().figure->scale)) {
     const WoolWish& wool = session_.project().wool;
     Marking m;
     m.view = drawnOn_;

@@ -116,7 +116,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
 
 int StopPanel::limb() const {
   if (session_.selected() >= 0) return session_.selected();
-  const auto& limbs = session_.plan().figure.limbs;
+  const auto& limbs = session_.plan().figure->limbs;
   for (size_t l = 0; l < limbs.size(); ++l)
     if (limbs[l].kind == LimbKind::Trunk) return static_cast<int>(l);
   return 0;
@@ -125,8 +125,8 @@ int StopPanel::limb() const {
 void StopPanel::takeGirth(double mm) {
   const auto l = static_cast<size_t>(limb());
   // Copies: the change below makes another plan.
-  const FigureLimb part = session_.plan().figure.limbs[l];
-  const LimbWool wool = session_.plan().wool.limbs[l];
+  const FigureLimb part = session_.plan().figure->limbs[l];
+  const LimbWool wool = session_.plan().wool->limbs[l];
   const auto at = static_cast<size_t>(std::max(0, place_->currentIndex()));
   if (at >= wool.girths.size()) return;
   const bool coated = moment_->currentIndex() == 1;
@@ -145,9 +145,9 @@ void StopPanel::takeGirth(double mm) {
 void StopPanel::takeLeft(double grams) {
   const auto l = static_cast<size_t>(limb());
   // Copies: the change below makes another plan.
-  const FigureLimb part = session_.plan().figure.limbs[l];
+  const FigureLimb part = session_.plan().figure->limbs[l];
   const FigureLimb twin =
-      part.twin >= 0 ? session_.plan().figure.limbs[static_cast<size_t>(part.twin)] : FigureLimb();
+      part.twin >= 0 ? session_.plan().figure->limbs[static_cast<size_t>(part.twin)] : FigureLimb();
   double on = 0;
   double all = 0;
   for (const BuildStep& s : session_.build().steps()) {
@@ -186,7 +186,7 @@ void StopPanel::takeLeft(double grams) {
 void StopPanel::refresh() {
   const Plan& plan = session_.plan();
   const UnitSystem units = session_.units();
-  const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(limb())];
+  const LimbWool& wool = plan.wool->limbs[static_cast<size_t>(limb())];
   const int before = place_->currentIndex();
   place_->clear();
   for (const Girth& g : wool.girths)

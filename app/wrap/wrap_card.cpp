@@ -27,9 +27,9 @@ Working titled(Working working, const std::string& figure) {
 
 Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem units) {
   Working w;
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
-    const LimbWool& wool = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
+    const LimbWool& wool = plan.wool->limbs[l];
     const double g = core ? wool.core : wool.coat + wool.flats + wool.fur;
     if (limb.side < 0 || g <= 0) continue;
     const std::string name = limb.family.ends_with('s') ? limb.family : limb.family + "s";
@@ -38,13 +38,13 @@ Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem u
                        printMass(limb.side > 0 ? 2 * g : g, units)});
   }
   if (!core)
-    for (const MarkedArea& m : plan.wool.markings)
+    for (const MarkedArea& m : plan.wool->markings)
       w.lines.push_back({"a marking", {}, printMass(m.grams, units)});
-  const double total = core ? plan.wool.core : plan.wool.coat;
+  const double total = core ? plan.wool->core : plan.wool->coat;
   w.lines.push_back({what, {}, printMass(total, units)});
   w.title = "why " + printMassFigure(total, units);
   w.source = "Twins are weighed alike. The body's volume counts joints once, and is good to about " +
-             printNumber(std::max(0.1, plan.wool.volumeError * 100), 1) +
+             printNumber(std::max(0.1, plan.wool->volumeError * 100), 1) +
              " %; how firmly you felt moves the weight far more.";
   return w;
 }
@@ -226,16 +226,16 @@ void WrapCard::refresh() {
   else
     whyReady_->set({});
   if (!coat_->hasFocus() || !coat_->isModified())
-    coat_->setText(str(printLength(plan.wool.coatLaid, units, 1)));
+    coat_->setText(str(printLength(plan.wool->coatLaid, units, 1)));
   if (l >= 0) {
     refreshLimb(l);
     return;
   }
   coreG_->setCaption(tr("core wool in all"));
-  coreG_->set(str(printMassFigure(plan.wool.core, units)), grams);
-  coatG_->set(str(printMassFigure(plan.wool.coat, units)), grams);
-  coreUnder_->setText(plan.wool.handFactor == 1 ? QString() : tr("by your own test ball"));
-  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool.coatLaid, units, 1))));
+  coreG_->set(str(printMassFigure(plan.wool->core, units)), grams);
+  coatG_->set(str(printMassFigure(plan.wool->coat, units)), grams);
+  coreUnder_->setText(plan.wool->handFactor == 1 ? QString() : tr("by your own test ball"));
+  coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool->coatLaid, units, 1))));
   whyCore_->set(totalWorking("core in all", plan, true, units));
   whyCoat_->set(totalWorking("coat in all", plan, false, units));
   judge(-1);
@@ -245,8 +245,8 @@ void WrapCard::refreshLimb(int l) {
   const Plan& plan = session_.plan();
   const UnitSystem units = session_.units();
   const QString grams = str(std::string(massUnit(units)));
-  const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
-  const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(l)];
+  const LimbWool& w = plan.wool->limbs[static_cast<size_t>(l)];
+  const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(l)];
   coreG_->setCaption(tr("core wool to weigh"));
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
@@ -262,16 +262,16 @@ void WrapCard::refreshLimb(int l) {
                                 : tr("%1 to %2; %3")
                                       .arg(str(printMassFigure(w.coreLow, units)),
                                            str(printMass(w.coreHigh, units)), strips));
-  QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool.coatLaid, units, 1)));
+  QString coat = w.allCoat ? strips : tr("%1 thick").arg(str(printLength(plan.wool->coatLaid, units, 1)));
   if (!w.allCoat && w.hides > 0)
     coat += w.hides < 0.95  ? tr(", lets the core show")
             : w.hides < 1.1 ? tr(", just hides the core")
                             : tr(", hides the core %1 times over").arg(str(printNumber(w.hides, 1)));
   if (!w.allCoat && w.someCoat) coat += tr("; its ends are all coat, %1").arg(str(w.coatReason));
   coatUnder_->setText(coat);
-  whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool.volumeError), printMass(w.core, units))
+  whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool->volumeError), printMass(w.core, units))
                            : Working());
-  whyCoat_->set(titled(coatWorking(w, plan.wool.coatLaid), printMass(w.coat, units)));
+  whyCoat_->set(titled(coatWorking(w, plan.wool->coatLaid), printMass(w.coat, units)));
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
   way_->setCurrentIndex([&] {
     const auto found = session_.project().limbs.find(limb.id);
@@ -315,7 +315,7 @@ void WrapCard::judge(int l) {
                         : tr("Now %1.").arg(str(session_.build().steps()[static_cast<size_t>(at)].words)));
       return;
     }
-    const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
+    const LimbWool& w = plan.wool->limbs[static_cast<size_t>(l)];
     const Girth* g = chiefGirth(w);
     const double felted = g ? (g->felted > 0 ? g->felted : g->finished) : 0;
     next_->set(Level::Good,
@@ -332,7 +332,7 @@ void WrapCard::judge(int l) {
     on += std::clamp(session_.build().built() - s.from, 0.0, s.grams);
     if (!current && session_.build().built() < s.from + s.grams - 1e-9) current = &s;
   }
-  const Girth* g = chiefGirth(plan.wool.limbs[static_cast<size_t>(l)]);
+  const Girth* g = chiefGirth(plan.wool->limbs[static_cast<size_t>(l)]);
   const double now = g ? girthAtMoment(*g, session_.build().moment()[static_cast<size_t>(l)]) : 0;
   QString words = on <= 0 ? tr("Not begun: %1 to weigh out.").arg(str(printMass(all, units)))
                           : tr("%1 left of %2; the tape should read %3 at its widest.")

@@ -125,17 +125,17 @@ ReadyCore WrapCard::usualReady() const {
   const Plan& plan = session_.plan();
   const auto l = static_cast<size_t>(session_.selected());
   ReadyCore core;
-  core.limb = plan.figure.limbs[l].id;
+  core.limb = plan.figure->limbs[l].id;
   double thinnest = 400;
-  for (const Girth& g : plan.wool.limbs[l].girths) thinnest = std::min({thinnest, g.across, g.deep});
-  const double fits = thinnest - 2 * (plan.wool.coatThickness + plan.woolRules.readyCover);
+  for (const Girth& g : plan.wool->limbs[l].girths) thinnest = std::min({thinnest, g.across, g.deep});
+  const double fits = thinnest - 2 * (plan.wool->coatThickness + plan.woolRules.readyCover);
   core.length = core.across = core.deep = std::clamp(std::floor(fits), kReadyLeast, kReadyMost);
   return core;
 }
 
 void WrapCard::editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act) {
   if (session_.selected() < 0) return;
-  const std::string limb = session_.plan().figure.limbs[static_cast<size_t>(session_.selected())].id;
+  const std::string limb = session_.plan().figure->limbs[static_cast<size_t>(session_.selected())].id;
   (void)changes::editWool(session_, name, [&](WoolWish& w) {
     const auto found =
         std::find_if(w.ready.begin(), w.ready.end(), [&](const ReadyCore& c) { return c.limb == limb; });
@@ -149,7 +149,7 @@ void WrapCard::editReady(const QString& name, const std::function<void(std::opti
 void WrapCard::showReady(int l) {
   const Plan& plan = session_.plan();
   const UnitSystem units = session_.units();
-  const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(l)];
+  const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(l)];
   ready_->setVisible(limb.kind != LimbKind::Digits);
   const auto& all = session_.project().wool.ready;
   const auto found =
@@ -175,9 +175,9 @@ void WrapCard::showReady(int l) {
     readyAt_->setValue(qRound(100 * found->at));
   }
   const auto index = static_cast<size_t>(found - all.begin());
-  if (index >= plan.wool.readyFits.size()) return;
-  const ReadyFit& fit = plan.wool.readyFits[index];
-  const LimbWool& w = plan.wool.limbs[static_cast<size_t>(l)];
+  if (index >= plan.wool->readyFits.size()) return;
+  const ReadyFit& fit = plan.wool->readyFits[index];
+  const LimbWool& w = plan.wool->limbs[static_cast<size_t>(l)];
   readyWords_->setText(
       fit.placed <= 0
           ? tr("It does not fit under the wool that goes on it.")

@@ -69,7 +69,7 @@ void WrapRack::gather() {
   shown_ = session_.build().built();
   const Plan& plan = session_.plan();
   for (const BuildStep& step : session_.build().steps()) {
-    const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(step.limb)];
+    const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(step.limb)];
     const int twin = limb.twin;
     // The other of a pair joins the one before it when they are alike.
     if (!heaps_.empty() && heaps_.back().kind == step.kind && heaps_.back().limb == twin &&
@@ -80,12 +80,12 @@ void WrapRack::gather() {
     }
     Heap heap{step.kind, step.limb, step.pad, 1, step.grams, step.from, step.from + step.grams, {}, {}};
     if (step.kind == BuildStep::Kind::Pad) {
-      const Pad& pad = plan.wool.limbs[static_cast<size_t>(step.limb)].pads[static_cast<size_t>(step.pad)];
+      const Pad& pad = plan.wool->limbs[static_cast<size_t>(step.limb)].pads[static_cast<size_t>(step.pad)];
       heap.name = str(pad.place);
       heap.count = pad.count;
       heap.grams = pad.grams;
     } else if (step.kind == BuildStep::Kind::Mark) {
-      heap.name = str(plan.wool.markings[static_cast<size_t>(step.pad)].name);
+      heap.name = str(plan.wool->markings[static_cast<size_t>(step.pad)].name);
     } else {
       heap.name = str(limb.family);
       if (step.kind == BuildStep::Kind::Skin) heap.name = tr("skin, %1").arg(heap.name);
@@ -116,7 +116,7 @@ void WrapRack::lay() {
 }
 
 QRectF WrapRack::heapOf(int limb) const {
-  const int twin = session_.plan().figure.limbs[static_cast<size_t>(limb)].twin;
+  const int twin = session_.plan().figure->limbs[static_cast<size_t>(limb)].twin;
   for (const Heap& heap : heaps_)
     if (heap.limb == limb || heap.limb == twin) return heap.area;
   return {};
@@ -180,7 +180,7 @@ void WrapRack::keyPressEvent(QKeyEvent* event) {
 void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   const Plan& plan = session_.plan();
   const Theme& t = theme();
-  const LimbWool& wool = plan.wool.limbs[static_cast<size_t>(heap.limb)];
+  const LimbWool& wool = plan.wool->limbs[static_cast<size_t>(heap.limb)];
   const bool here = session_.build().built() >= heap.from - 1e-9 && session_.build().built() < heap.to - 1e-9;
   const QRectF r = heap.area.adjusted(1, 1, -1, -1);
   if (here || (hasFocus() && now_ == number - 1)) {
@@ -244,7 +244,7 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   case BuildStep::Kind::Mark:
     draw(strip(QRectF(left, r.top() + px(34), room, px(10))), share >= 1 - 1e-9);
     count = tr("%1 wool, in place of coat")
-                .arg(str(std::string(word(plan.wool.markings[static_cast<size_t>(heap.pad)].tone))));
+                .arg(str(std::string(word(plan.wool->markings[static_cast<size_t>(heap.pad)].tone))));
     break;
   case BuildStep::Kind::Coat:
     for (int i = 0; i < 2; ++i)

@@ -36,11 +36,11 @@ void WrapRound::paintGirths(QPainter& p, const Camera& camera) const {
   p.setFont(typeface(13));
   std::vector<QRectF> taken;
   for (const bool mineFirst : {true, false})
-    for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-      const FigureLimb& limb = plan.figure.limbs[l];
+    for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+      const FigureLimb& limb = plan.figure->limbs[l];
       const bool mine = static_cast<int>(l) == session_.selected();
       if (mine != mineFirst || limb.kind == LimbKind::Digits || (limb.side != 0 && !mine)) continue;
-      for (const Girth& g : plan.wool.limbs[l].girths) {
+      for (const Girth& g : plan.wool->limbs[l].girths) {
         const FigureBone& bone = posed.bones[static_cast<size_t>(g.bone)];
         const Vec3 on = bone.begin + g.at * (bone.end - bone.begin);
         // Square to the bone as it is seen, on the upper side; straight up where it points at the eye.
@@ -76,9 +76,9 @@ void WrapRound::paintPads(QPainter& p, const Camera& camera, int width) const {
   const int at = stepAt(session_.build().steps(), session_.build().built());
   const BuildStep* now = at < 0 ? nullptr : &session_.build().steps()[static_cast<size_t>(at)];
   std::vector<QRectF> taken;
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
-    for (size_t k = 0; k < plan.wool.limbs[l].pads.size(); ++k) {
-      const Pad& pad = plan.wool.limbs[l].pads[k];
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l)
+    for (size_t k = 0; k < plan.wool->limbs[l].pads.size(); ++k) {
+      const Pad& pad = plan.wool->limbs[l].pads[k];
       const bool under = now && now->kind == BuildStep::Kind::Pad && now->limb == static_cast<int>(l) &&
                          now->pad == static_cast<int>(k);
       if (!under && static_cast<int>(l) != session_.selected()) continue;
@@ -87,7 +87,7 @@ void WrapRound::paintPads(QPainter& p, const Camera& camera, int width) const {
         const auto b = static_cast<size_t>(pad.bones[pad.bones.size() / 2]);
         Vec3 rest = pad.centre;
         if (side == 1) rest.y() = -rest.y();
-        const Vec3 place = carried(rest, plan.figure.bones[b], posed.bones[b]);
+        const Vec3 place = carried(rest, plan.figure->bones[b], posed.bones[b]);
         const Vec3 half = (posed.bones[b].end - posed.bones[b].begin).normalized() * pad.length / 2;
         const QPointF c = camera.at(place);
         const QPointF along = camera.at(Vec3(place + half)) - c;

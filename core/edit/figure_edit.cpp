@@ -15,7 +15,7 @@ Project sizedBy(Project project, double factor) {
 }
 
 Project grown(Project project, const Plan& plan, double factor) {
-  return sized(std::move(project), {SizeBy::OverallHeight, plan.figure.overallHeight * factor, {}});
+  return sized(std::move(project), {SizeBy::OverallHeight, plan.figure->overallHeight * factor, {}});
 }
 
 std::pair<double, double> alongFigure(const Figure& figure) {
@@ -46,13 +46,13 @@ bool tied(const Project& project, const FigureLimb& limb) {
 }
 
 Project tieToggled(Project project, const Plan& plan, int limb) {
-  const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(limb)];
+  const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(limb)];
   if (part.twin < 0) return project;
   if (!project.untied.erase(part.family)) {
     project.untied.insert(part.family);
     return project;
   }
-  const FigureLimb& twin = plan.figure.limbs[static_cast<size_t>(part.twin)];
+  const FigureLimb& twin = plan.figure->limbs[static_cast<size_t>(part.twin)];
   const auto mine = project.limbs.find(part.id);
   if (mine == project.limbs.end())
     project.limbs.erase(twin.id);

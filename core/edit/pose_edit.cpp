@@ -27,7 +27,7 @@ size_t letters(const std::string& utf8) {
 std::vector<std::pair<PatternPose, bool>> posesOf(const Project& project, const Plan& plan) {
   std::vector<std::pair<PatternPose, bool>> out;
   out.emplace_back(PatternPose(), false);
-  for (const PatternPose& p : plan.pattern.poses)
+  for (const PatternPose& p : plan.pattern->poses)
     if (!named(project.stances.saved, p.name)) out.emplace_back(p, false);
   for (const PatternPose& p : project.stances.saved) out.emplace_back(p, true);
   return out;
@@ -80,15 +80,15 @@ Project poseRemoved(Project project, const std::string& name) {
 }
 
 std::optional<SidedJoint> jointOfPoint(const Plan& plan, int point) {
-  const std::string& id = plan.skeleton.points[static_cast<size_t>(point)].id;
-  for (const FigureBone& b : plan.figure.bones) {
+  const std::string& id = plan.skeleton->points[static_cast<size_t>(point)].id;
+  for (const FigureBone& b : plan.figure->bones) {
     const bool begins = b.from == id;
     if (!begins && b.to != id) continue;
-    const PatternBone* p = plan.pattern.bone(b.patternBone);
+    const PatternBone* p = plan.pattern->bone(b.patternBone);
     if (!p) continue;
     const std::string& joint = begins ? p->from : p->to;
     const bool right =
-        p->twin && plan.figure.limbs[static_cast<size_t>(b.limb)].side < 0 && !plan.pattern.onMidline(joint);
+        p->twin && plan.figure->limbs[static_cast<size_t>(b.limb)].side < 0 && !plan.pattern->onMidline(joint);
     return SidedJoint{joint, right};
   }
   return std::nullopt;
@@ -98,7 +98,7 @@ std::optional<Dragged> jointDragged(Project project, const Plan& plan, const Fig
                                     const SidedJoint& joint, const Vec3& mm, bool planted) {
   const Pattern& pattern = plan.pattern;
   const Linkage linkage(pattern);
-  const double module = plan.figure.scale;
+  const double module = plan.figure->scale;
   const PatternPose& now = project.stances.now;
   // The linkage's places lie under the posed figure's by one lift.
   const FigureBone* some = nullptr;

@@ -31,7 +31,7 @@ public:
   MendingJoint(const Project& project, const Catalog& catalog, const Plan& plan, const PoseReport& report,
                int limb, const JointReport& joint)
       : project_(project), catalog_(catalog), plan_(plan), report_(report), limb_(limb), joint_(joint),
-        part_(plan.figure.limbs[static_cast<size_t>(limb)]), wire_(plan.limbs[static_cast<size_t>(limb)]) {}
+        part_(plan.figure->limbs[static_cast<size_t>(limb)]), wire_(plan.limbs[static_cast<size_t>(limb)]) {}
 
   std::vector<PoseRemedy> run() {
     const double limit = effortLimit(catalog_.pose, project_.stances.hands);
@@ -108,7 +108,7 @@ private:
   }
 
   void glued() {
-    const std::string& id = plan_.skeleton.points[static_cast<size_t>(joint_.hold.point)].id;
+    const std::string& id = plan_.skeleton->points[static_cast<size_t>(joint_.hold.point)].id;
     if (project_.stances.glued.contains(id) || wire_.section.strands() < 2) return;
     Project p = project_;
     p.stances.glued.insert(id);
@@ -121,7 +121,7 @@ private:
 
   void softer() {
     if (joint_.hold.against >= 1) return;
-    const Firmness now = plan_.wool.limbs[static_cast<size_t>(limb_)].firmness;
+    const Firmness now = plan_.wool->limbs[static_cast<size_t>(limb_)].firmness;
     if (auto p = edit::softened(project_, plan_, limb_))
       attempt(fmt::format("felt the {} {}", part_.family, word(softerThan(now))), 1, std::move(*p));
   }
@@ -129,13 +129,13 @@ private:
   /// Less on what hangs beyond: a head is most of what a neck carries.
   void lighter() {
     const int carried = edit::carriedBy(plan_, limb_);
-    const Firmness now = plan_.wool.limbs[static_cast<size_t>(carried)].firmness;
+    const Firmness now = plan_.wool->limbs[static_cast<size_t>(carried)].firmness;
     if (carried != limb_ || joint_.hold.against >= 1)
       if (auto p = edit::softened(project_, plan_, carried))
         attempt(fmt::format("felt the {} {}, so it weighs less",
-                            plan_.figure.limbs[static_cast<size_t>(carried)].family, word(softerThan(now))),
+                            plan_.figure->limbs[static_cast<size_t>(carried)].family, word(softerThan(now))),
                 2, std::move(*p));
-    const double coat = plan_.wool.coatLaid;
+    const double coat = plan_.wool->coatLaid;
     if (coat < 2 * catalog_.wool.coatLeast) return;
     Project p = project_;
     const double thinner = 0.6 * coat;

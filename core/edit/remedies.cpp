@@ -20,7 +20,7 @@ class Trying {
 public:
   Trying(const Project& project, const Catalog& catalog, const Plan& plan, int limb)
       : project_(project), catalog_(catalog), plan_(plan), limb_(limb),
-        part_(plan.figure.limbs[static_cast<size_t>(limb)]), now_(plan.limbs[static_cast<size_t>(limb)]) {}
+        part_(plan.figure->limbs[static_cast<size_t>(limb)]), now_(plan.limbs[static_cast<size_t>(limb)]) {}
 
   std::vector<Remedy> run() {
     thicker();
@@ -38,7 +38,7 @@ private:
   void attempt(std::string words, Project project) {
     const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
-    const auto l = made->figure.limb(part_.id);
+    const auto l = made->figure->limb(part_.id);
     if (!l) return;
     const LimbPlan& then = made->limbs[static_cast<size_t>(*l)];
     if (!then.wired) return;
@@ -97,9 +97,9 @@ private:
   /// What hangs beyond a neck or trunk is mostly the head: felted softer it weighs less.
   void lighter() {
     const int carried = edit::carriedBy(plan_, limb_);
-    const Firmness now = plan_.wool.limbs[static_cast<size_t>(carried)].firmness;
+    const Firmness now = plan_.wool->limbs[static_cast<size_t>(carried)].firmness;
     if (auto p = edit::softened(project_, plan_, carried))
-      attempt(fmt::format("felt the {} {}", plan_.figure.limbs[static_cast<size_t>(carried)].family,
+      attempt(fmt::format("felt the {} {}", plan_.figure->limbs[static_cast<size_t>(carried)].family,
                           word(now == Firmness::Firm ? Firmness::Medium : Firmness::Soft)),
               std::move(*p));
   }

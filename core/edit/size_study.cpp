@@ -30,7 +30,7 @@ public:
     std::shared_ptr<const KnownSolid> best;
     double least = std::log1p(near_);
     for (const auto& known : known_)
-      if (const double off = std::abs(std::log(figure->figure.scale / known->scale)); off <= least) {
+      if (const double off = std::abs(std::log(figure->figure->scale / known->scale)); off <= least) {
         least = off;
         best = known;
       }
@@ -165,11 +165,11 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
 std::vector<SmallPart> smallParts(const Project& project, const Catalog& catalog, const Plan& plan,
                                   const std::atomic<bool>* stop) {
   std::vector<SmallPart> out;
-  const double height = plan.figure.overallHeight;
+  const double height = plan.figure->overallHeight;
   Project free = project;
   free.made.clear(); // made parts hold one size fast; what is asked is what others would give
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
     if (limb.side < 0) continue;
     if (stop && *stop) return {};
     SmallPart part;
@@ -222,7 +222,7 @@ std::vector<ScaleRow> scaleChart(const Project& project, const Catalog& catalog,
   Heights heights(free, catalog, kNearForWool, now.solid);
   for (int k = -8; k <= 8; ++k) {
     if (stop && *stop) return {};
-    const double height = now.figure.overallHeight * std::exp2(k / 8.0);
+    const double height = now.figure->overallHeight * std::exp2(k / 8.0);
     const auto made = heights.at(height);
     if (!made) continue;
     ScaleRow row;

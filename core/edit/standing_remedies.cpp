@@ -76,17 +76,17 @@ private:
   /// The feet on the side it falls to, a little further out.
   void feet() {
     const Linkage linkage(plan_.pattern);
-    const double module = plan_.figure.scale;
-    const double step = std::max(4.0, 0.06 * plan_.figure.overallHeight);
+    const double module = plan_.figure->scale;
+    const double step = std::max(4.0, 0.06 * plan_.figure->overallHeight);
     for (const SidedJoint& foot : linkage.feet()) {
       const Vec3 at = linkage.place(pose_, foot);
       const Vec2& way = report_.standing.falls;
       const auto moved = linkage.reach(pose_, foot, at + Vec3(way.x(), way.y(), 0) * step / module, true);
       if (moved.off * module > step / 2) continue;
       const PatternBone* last = nullptr;
-      for (const PatternBone& b : plan_.pattern.bones)
+      for (const PatternBone& b : plan_.pattern->bones)
         if (b.to == foot.joint) last = &b;
-      const PatternLimb* limb = last ? plan_.pattern.limbOf(last->id) : nullptr;
+      const PatternLimb* limb = last ? plan_.pattern->limbOf(last->id) : nullptr;
       attempt(fmt::format("move the {} {} foot {} mm {}", foot.right ? "right" : "left",
                           limb ? limb->name : std::string("leg"), printNumber(step, 0),
                           report_.standing.towards),
@@ -96,8 +96,8 @@ private:
 
   void wider() {
     const Linkage linkage(plan_.pattern);
-    const double module = plan_.figure.scale;
-    const double step = std::max(3.0, 0.04 * plan_.figure.overallHeight);
+    const double module = plan_.figure->scale;
+    const double step = std::max(3.0, 0.04 * plan_.figure->overallHeight);
     PatternPose p = pose_;
     for (const SidedJoint& foot : linkage.feet()) {
       const Vec3 at = linkage.place(pose_, foot);
@@ -108,11 +108,11 @@ private:
 
   /// The tail's tip brought to the ground behind.
   void tail() {
-    const auto limb = std::find_if(plan_.pattern.limbs.begin(), plan_.pattern.limbs.end(),
+    const auto limb = std::find_if(plan_.pattern->limbs.begin(), plan_.pattern->limbs.end(),
                                    [](const PatternLimb& l) { return l.kind == LimbKind::Tail; });
-    if (limb == plan_.pattern.limbs.end() || limb->bones.empty()) return;
+    if (limb == plan_.pattern->limbs.end() || limb->bones.empty()) return;
     const Linkage linkage(plan_.pattern);
-    const PatternBone& last = *plan_.pattern.bone(limb->bones.back());
+    const PatternBone& last = *plan_.pattern->bone(limb->bones.back());
     const SidedJoint tip{last.to, false};
     // The ground as the linkage has it: its places lie under the posed figure's by one lift.
     const Pattern made = posed(plan_.pattern, pose_);
@@ -126,9 +126,9 @@ private:
 
   void head() {
     Project p = project_;
-    for (size_t i = 0; i < plan_.figure.limbs.size(); ++i) {
-      if (plan_.figure.limbs[i].kind != LimbKind::Head) continue;
-      const Firmness now = plan_.wool.limbs[i].firmness;
+    for (size_t i = 0; i < plan_.figure->limbs.size(); ++i) {
+      if (plan_.figure->limbs[i].kind != LimbKind::Head) continue;
+      const Firmness now = plan_.wool->limbs[i].firmness;
       if (now == Firmness::Soft) return;
       p.change(plan_.figure, static_cast<int>(i), [&](LimbChoice& c) {
         c.firmness = now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
@@ -139,12 +139,12 @@ private:
 
   void bases() {
     if (project_.stances.support.feet == Feet::Glued) return;
-    const double h = plan_.figure.overallHeight;
+    const double h = plan_.figure->overallHeight;
     for (const double grams : {0.0, 100.0, 300.0}) {
       Project p = project_;
       Support& s = p.stances.support;
       s.feet = Feet::Base;
-      const double length = std::max(0.5 * plan_.figure.totalLength, 0.5 * h);
+      const double length = std::max(0.5 * plan_.figure->totalLength, 0.5 * h);
       s.baseLength = std::max(s.baseLength, std::round(length / 5) * 5);
       s.baseWidth = std::max(s.baseWidth, std::round(0.4 * h / 5) * 5);
       s.baseMass += grams;

@@ -21,8 +21,8 @@ const FigureLimb& limbOf(const Figure& figure, const FigureBone& bone) {
 
 std::set<std::string> bonesOf(const Plan& plan, int limb) {
   std::set<std::string> out;
-  for (const int b : plan.figure.limbs[static_cast<size_t>(limb)].bones)
-    out.insert(plan.figure.bones[static_cast<size_t>(b)].patternBone);
+  for (const int b : plan.figure->limbs[static_cast<size_t>(limb)].bones)
+    out.insert(plan.figure->bones[static_cast<size_t>(b)].patternBone);
   return out;
 }
 
@@ -39,7 +39,7 @@ Project shaped(Project project, const Catalog& catalog, const Plan& plan, Shape 
   const Pattern* source = catalog.pattern(project.pattern);
   if (!source || shapeProblem(*source, project.shape)) return project;
   const double before =
-      lengthOf(plan.figure, plan.pattern, project.size.by, project.size.limb) / plan.figure.scale;
+      lengthOf(plan.figure, plan.pattern, project.size.by, project.size.limb) / plan.figure->scale;
   const double after = modulesOf(columna::shaped(*source, project.shape), project.size);
   if (before > 0 && after > 0 && std::abs(after / before - 1) > 1e-12) project.size.mm *= after / before;
   return project;
@@ -52,7 +52,7 @@ Project jointMoved(Project project, const Catalog& catalog, const Plan& plan, co
   if (!now) return project;
   const bool right = joint.starts_with("right-") && !pattern.joints.contains(joint);
   const std::string name = pattern.joints.contains(joint) ? joint : joint.substr(joint.find('-') + 1);
-  const Vec3 step = place / plan.figure.scale - *now;
+  const Vec3 step = place / plan.figure->scale - *now;
   Shape shape = project.shape;
   const auto move = [&](const std::string& which, const FigureLimb& limb) {
     const std::string key = shapeKey(project, which, limb);
@@ -65,9 +65,9 @@ Project jointMoved(Project project, const Catalog& catalog, const Plan& plan, co
   };
   const FigureLimb* owner = nullptr;
   const int side = right ? -1 : 1;
-  for (const FigureLimb& limb : plan.figure.limbs)
+  for (const FigureLimb& limb : plan.figure->limbs)
     for (const int b : limb.bones) {
-      const PatternBone* bone = pattern.bone(plan.figure.bones[static_cast<size_t>(b)].patternBone);
+      const PatternBone* bone = pattern.bone(plan.figure->bones[static_cast<size_t>(b)].patternBone);
       if ((bone->from == name || bone->to == name) && (limb.side == 0 || limb.side == side) && !owner)
         owner = &limb;
     }
@@ -91,7 +91,7 @@ Project jointMoved(Project project, const Catalog& catalog, const Plan& plan, co
 }
 
 Result<Project> boneLong(Project project, const Catalog& catalog, const Plan& plan, int bone, double mm) {
-  const FigureBone& b = plan.figure.bones[static_cast<size_t>(bone)];
+  const FigureBone& b = plan.figure->bones[static_cast<size_t>(bone)];
   if (!(mm > 0) || !std::isfinite(mm))
     return Problem{fmt::format("a bone of {:g} mm has no length", mm), b.name, "give a length above 0"};
   Shape shape = project.shape;
@@ -154,8 +154,8 @@ Project putBack(Project project, const Catalog& catalog, const Plan& plan, int b
     kept.character = shape.character;
     return shaped(std::move(project), catalog, plan, std::move(kept), true);
   }
-  const FigureBone& b = plan.figure.bones[static_cast<size_t>(bone)];
-  const PatternBone* source = plan.pattern.bone(b.patternBone);
+  const FigureBone& b = plan.figure->bones[static_cast<size_t>(bone)];
+  const PatternBone* source = plan.pattern->bone(b.patternBone);
   for (const int side : {-1, 0, 1}) {
     shape.lengths.erase(sidedKey(b.patternBone, side));
     for (const std::string& joint : {source->from, source->to}) shape.moved.erase(sidedKey(joint, side));

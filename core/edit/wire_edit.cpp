@@ -14,7 +14,7 @@ namespace {
 const LimbPlan& planOf(const Plan& plan, int limb) { return plan.limbs[static_cast<size_t>(limb)]; }
 
 Problem noWire(const Plan& plan, int limb) {
-  return {"that part has no wire", plan.figure.limbs[static_cast<size_t>(limb)].name,
+  return {"that part has no wire", plan.figure->limbs[static_cast<size_t>(limb)].name,
           "give it strands first"};
 }
 
@@ -28,7 +28,7 @@ void eachSharing(Project& project, const Plan& plan, int limb, Change&& change) 
 /// Limbs that share a wire share the choice: all of theirs are dropped, so that the newest counts.
 void dropSizes(Project& project, const Plan& plan, int limb) {
   for (const int other : plan.groups[static_cast<size_t>(planOf(plan, limb).group)].limbs) {
-    const auto found = project.limbs.find(plan.figure.limbs[static_cast<size_t>(other)].id);
+    const auto found = project.limbs.find(plan.figure->limbs[static_cast<size_t>(other)].id);
     if (found == project.limbs.end()) continue;
     found->second.diameter.reset();
     if (found->second.empty()) project.limbs.erase(found);
@@ -57,7 +57,7 @@ std::optional<Problem> wireProblem(const OwnWire& w) {
 Result<Project> wireOf(Project project, const Plan& plan, int limb, double mm) {
   if (planOf(plan, limb).group < 0) return noWire(plan, limb);
   if (!(mm > 0 && mm <= kThickestWire))
-    return Problem{"no wire is that thick", plan.figure.limbs[static_cast<size_t>(limb)].name,
+    return Problem{"no wire is that thick", plan.figure->limbs[static_cast<size_t>(limb)].name,
                    fmt::format("give above 0 and up to {:g} mm", kThickestWire)};
   dropSizes(project, plan, limb);
   project.change(plan.figure, limb, [&](LimbChoice& c) { c.diameter = mm; });
@@ -130,7 +130,7 @@ Result<Project> endMoved(Project project, const Plan& plan, int piece, bool atEn
     if (each.group != moved.group) continue;
     if (static_cast<int>(i) == piece) which = routes.size();
     routes.emplace_back();
-    for (const int p : each.route) routes.back().push_back(plan.skeleton.points[static_cast<size_t>(p)].id);
+    for (const int p : each.route) routes.back().push_back(plan.skeleton->points[static_cast<size_t>(p)].id);
   }
   const auto made = withEndMoved(plan.skeleton, group, routes, which, atEnd, point);
   if (!made) return made.problem();

@@ -11,7 +11,7 @@ namespace columna::edit {
 namespace {
 
 Firmness firmnessOf(const Plan& plan, int limb) {
-  return plan.wool.limbs[static_cast<size_t>(limb)].firmness;
+  return plan.wool->limbs[static_cast<size_t>(limb)].firmness;
 }
 
 template <class T>
@@ -38,17 +38,17 @@ std::optional<Project> softened(Project project, const Plan& plan, int limb) {
 }
 
 int carriedBy(const Plan& plan, int limb) {
-  const LimbKind kind = plan.figure.limbs[static_cast<size_t>(limb)].kind;
+  const LimbKind kind = plan.figure->limbs[static_cast<size_t>(limb)].kind;
   if (kind != LimbKind::Neck && kind != LimbKind::Trunk) return limb;
-  for (size_t i = plan.figure.limbs.size(); i-- > 0;)
-    if (plan.figure.limbs[i].kind == LimbKind::Head) return static_cast<int>(i);
+  for (size_t i = plan.figure->limbs.size(); i-- > 0;)
+    if (plan.figure->limbs[i].kind == LimbKind::Head) return static_cast<int>(i);
   return limb;
 }
 
 Result<Project> densityOf(Project project, const Plan& plan, int limb, std::optional<double> perCm3) {
   const WoolRules& rules = plan.woolRules;
   if (perCm3 && !(*perCm3 > 0 && *perCm3 <= limits::kDensest))
-    return Problem{"felt of that density there is not", plan.figure.limbs[static_cast<size_t>(limb)].name,
+    return Problem{"felt of that density there is not", plan.figure->limbs[static_cast<size_t>(limb)].name,
                    fmt::format("give {:g} to {:g} g/cm³ as a rule: weigh a felted ball and measure it",
                                rules.densityLeast * 1000, rules.densityMost * 1000)};
   project.change(plan.figure, limb,
@@ -75,7 +75,7 @@ Project coatFinished(Project project, const Plan& plan, CoatFinish finish) {
   if (!inRows(finish))
     w.furShown.reset();
   else if (!w.furShown)
-    w.furShown = std::clamp(std::round(plan.figure.coatThickness), kShortestRow, kLongestRow);
+    w.furShown = std::clamp(std::round(plan.figure->coatThickness), kShortestRow, kLongestRow);
   return project;
 }
 

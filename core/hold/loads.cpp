@@ -16,8 +16,9 @@ constexpr double kSteadies = 0.5; ///< of an even share: what a leg is reckoned 
 
 class Loading {
 public:
-  Loading(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses, Use use)
-      : figure_(figure), skeleton_(skeleton), masses_(masses) {
+  Loading(const Figure& figure, const WireSkeleton& skeleton, const Footing& footing,
+          const std::vector<BoneMass>& masses, Use use)
+      : figure_(figure), skeleton_(skeleton), footing_(footing), masses_(masses) {
     double total = 0;
     for (const BoneMass& m : masses) {
       total += m.grams;
@@ -33,14 +34,14 @@ public:
 
   Loads run() {
     for (size_t i = 0; i < figure_.limbs.size(); ++i)
-      if (stands(figure_, static_cast<int>(i))) ++out_.legs;
-    out_.shares = legShares(figure_, soles(figure_), out_.centre);
+      if (footing_.stands[i]) ++out_.legs;
+    out_.shares = legShares(figure_, footing_.soles, out_.centre);
     spine();
     for (size_t i = 0; i < figure_.limbs.size(); ++i) {
       const int l = static_cast<int>(i);
       if (skeleton_.limbs[i].empty() || onTheSpine(l)) continue;
       freeLimb(l);
-      if (stands(figure_, l)) standingLeg(l);
+      if (footing_.stands[static_cast<size_t>(l)]) standingLeg(l);
     }
     return std::move(out_);
   }
@@ -138,7 +139,7 @@ private:
       if (onTheSpine(l) || std::find(carried_.begin(), carried_.end(), l) != carried_.end()) continue;
       const double root = skeleton_.rootPoint[i] < 0 ? -1 : skeleton_.alongSpine(skeleton_.rootPoint[i]);
       if (root < 0) continue;
-      const bool foot = stands(figure_, l);
+      const bool foot = footing_.stands[static_cast<size_t>(l)];
       if (foot) {
         rear = std::min(rear, root);
         front = std::max(front, root);
@@ -240,7 +241,7 @@ private:
       for (const Hung& h : own_[i])
         if (h.mm >= at) beyond.push_back({h.grams, h.mm - at});
       // A standing leg is not knocked at its foot; the figure above it is (standingLeg).
-      const double lever = stands(figure_, l) ? 0 : std::max(0.0, reach_[i] - at);
+      const double lever = footing_.stands[static_cast<size_t>(l)] ? 0 : std::max(0.0, reach_[i] - at);
       demand(l, cantilever(skeleton_.points[static_cast<size_t>(run.points[s])].id, beyond, lever,
                            "held level"));
       at += skeleton_.segmentLength(run, s);
@@ -281,6 +282,7 @@ private:
 
   const Figure& figure_;
   const WireSkeleton& skeleton_;
+  const Footing& footing_;
   const std::vector<BoneMass>& masses_;
   Loads out_;
   std::vector<std::vector<Hung>> own_;
@@ -329,9 +331,9 @@ double levelMoment(const std::vector<Hung>& parts) {
   return moment;
 }
 
-Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const std::vector<BoneMass>& masses,
-                  Use use) {
-  return Loading(figure, skeleton, masses, use).run();
+Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const Footing& footing,
+                  const std::vector<BoneMass>& masses, Use use) {
+  return Loading(figure, skeleton, footing, masses, use).run();
 }
 
 } // namespace columna

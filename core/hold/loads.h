@@ -2,6 +2,7 @@
 // attitude it can be posed in, and the legs under a figure that leans.
 #pragma once
 
+#include "hold/soles.h"
 #include "wire/skeleton.h"
 
 #include <string>
@@ -50,9 +51,8 @@ struct BoneMass {
   double at = 0.5; ///< along the bone, 0..1
 };
 
-/// `masses` has one entry a bone. Legs count as standing when the lowest point of their surface, digits
-/// included, is within 2 % of the figure's height of the ground.
-[[nodiscard]] Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton,
+/// `masses` has one entry a bone; `footing` is the figure's (see footingOf()).
+[[nodiscard]] Loads figureLoads(const Figure& figure, const WireSkeleton& skeleton, const Footing& footing,
                                 const std::vector<BoneMass>& masses, Use use);
 
 /// Moment in N mm of parts hung on a level, straight chain: g sum m_i l_i, grams and mm.

@@ -61,6 +61,16 @@ std::vector<Contact> soles(const Figure& figure, double touch, double give) {
   return out;
 }
 
+Footing footingOf(const Figure& figure, double touch, double give) {
+  Footing out{soles(figure, touch, give), std::vector<bool>(figure.limbs.size())};
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i < tube.rings.size(); ++i)
+      if (lowestOf(tube.rings[i]).z() <= touch * figure.overallHeight)
+        if (const int leg = legOf(figure, tube.slabBone[std::min(i, tube.slabBone.size() - 1)]); leg >= 0)
+          out.stands[static_cast<size_t>(leg)] = true;
+  return out;
+}
+
 std::vector<double> legShares(const Figure& figure, const std::vector<Contact>& soles, const Vec3& centre) {
   std::vector<double> out(figure.limbs.size(), 0);
   std::map<int, std::pair<Vec2, Vec2>> boxes; // of each sole, seen from above

@@ -22,6 +22,13 @@ inline constexpr double kSoleGive = 0.01;
 [[nodiscard]] std::vector<Contact> soles(const Figure& figure, double touch = kTouchShare,
                                          double give = kSoleGive);
 
+/// Which limbs stand, and on what, in a figure's neutral stance.
+struct Footing {
+  std::vector<Contact> soles;
+  std::vector<bool> stands; ///< of each limb
+};
+[[nodiscard]] Footing footingOf(const Figure& figure, double touch = kTouchShare, double give = kSoleGive);
+
 /// The leg a bone belongs to, by what carries it; -1 for none.
 [[nodiscard]] int legOf(const Figure& figure, int bone);
 

@@ -18,10 +18,14 @@ bool stands(const Figure& figure, int limb) {
   return false;
 }
 
-Standing standing(const Figure& figure, const Vec3& centre, double touch, double give) {
+Standing standing(const Footing& footing, const Vec3& centre) {
   std::vector<Vec2> contacts;
-  for (const Contact& c : soles(figure, touch, give)) contacts.emplace_back(c.at.x(), c.at.y());
+  for (const Contact& c : footing.soles) contacts.emplace_back(c.at.x(), c.at.y());
   return standingOn(std::move(contacts), centre);
+}
+
+Standing standing(const Figure& figure, const Vec3& centre, double touch, double give) {
+  return standing(Footing{soles(figure, touch, give), {}}, centre);
 }
 
 Standing standingOn(std::vector<Vec2> contacts, const Vec3& centre) {

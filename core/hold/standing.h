@@ -21,6 +21,8 @@ struct Standing {
 };
 
 /// `centre` is the centre of mass in mm.
+[[nodiscard]] Standing standing(const Footing& footing, const Vec3& centre);
+/// The same with the figure's soles found first.
 [[nodiscard]] Standing standing(const Figure& figure, const Vec3& centre, double touch = kTouchShare,
                                 double give = kSoleGive);
 

@@ -20,24 +20,24 @@ struct Look {
 
 Look lookAt(const Plan& plan) {
   Look look;
-  look.height = plan.figure.overallHeight;
-  look.mass = plan.totals.mass > 0 ? plan.totals.mass : plan.wool.core + plan.wool.coat;
+  look.height = plan.figure->overallHeight;
+  look.mass = plan.totals.mass > 0 ? plan.totals.mass : plan.wool->core + plan.wool->coat;
   // Standing on its legs, not sitting between them.
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
     if (limb.kind != LimbKind::Leg || !stands(plan.figure, static_cast<int>(l)) || limb.bones.empty())
       continue;
-    const FigureBone& first = plan.figure.bones[static_cast<size_t>(limb.bones.front())];
+    const FigureBone& first = plan.figure->bones[static_cast<size_t>(limb.bones.front())];
     look.stands = look.stands || first.begin.z() > 0.5 * limb.length;
   }
   double deep = 0;
   double length = 0;
-  for (const FigureLimb& limb : plan.figure.limbs) {
+  for (const FigureLimb& limb : plan.figure->limbs) {
     if (limb.kind == LimbKind::Wing) look.wings = true;
-    if (limb.kind == LimbKind::Neck && limb.length > 0.12 * plan.figure.overallHeight) look.neck = true;
+    if (limb.kind == LimbKind::Neck && limb.length > 0.12 * plan.figure->overallHeight) look.neck = true;
     if (limb.kind == LimbKind::Tail) look.tail = true;
     for (const int b : limb.bones) {
-      const FigureBone& bone = plan.figure.bones[static_cast<size_t>(b)];
+      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
       if (limb.kind == LimbKind::Trunk && bone.wire) length += bone.length;
       for (const Station& s : bone.stations) {
         if (limb.kind == LimbKind::Trunk) deep = std::max(deep, s.deep);
@@ -114,10 +114,10 @@ Advice constructionAdvice(Construction construction, Use use, const Plan& plan) 
       warn("legs, neck and tail without wire keep no pose, and it may not stand");
     break;
   }
-  const auto& suits = plan.pattern.suits;
+  const auto& suits = plan.pattern->suits;
   if (a.level == Level::Good && std::find(suits.begin(), suits.end(), id(construction)) != suits.end())
     a.reason += fmt::format("; usual for a {}", [&] {
-      std::string n = plan.figure.patternName;
+      std::string n = plan.figure->patternName;
       if (!n.empty()) n[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(n[0])));
       return n;
     }());
@@ -128,7 +128,7 @@ std::vector<Advice> allAdvice(Use use, const Plan& plan) {
   std::vector<Advice> out;
   out.reserve(kConstructions.size());
   for (const Construction each : kConstructions) out.push_back(constructionAdvice(each, use, plan));
-  const auto& suits = plan.pattern.suits;
+  const auto& suits = plan.pattern->suits;
   const auto rank = [&](const Advice& a) {
     const auto at = std::find(suits.begin(), suits.end(), id(a.construction));
     return std::pair(static_cast<int>(a.level), at - suits.begin());

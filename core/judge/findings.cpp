@@ -55,7 +55,7 @@ std::string called(const Figure& figure, int l, bool pair) {
 
 void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
   const LimbPlan& limb = plan.limbs[l];
-  const FigureLimb& part = plan.figure.limbs[l];
+  const FigureLimb& part = plan.figure->limbs[l];
   if (!limb.wired) return;
   const std::string name = called(plan.figure, static_cast<int>(l), pair);
   const std::string wire =
@@ -167,12 +167,12 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
   const auto add = [&](Level level, std::string text, std::string brief) {
     out.push_back({level, "figure", std::move(text), std::move(brief)});
   };
-  for (const MadeResidual& r : plan.made.residuals)
+  for (const MadeResidual& r : plan.made->residuals)
     if (std::abs(r.off) > kMadeOff)
       add(Level::Doubtful,
           fmt::format("What is made does not agree: {}; make it anew, or measure again.", r.words), r.words);
   sunk(out, plan);
-  const double height = plan.figure.overallHeight;
+  const double height = plan.figure->overallHeight;
   if (height < kCheckedSmallest || height > kCheckedLargest)
     add(Level::Doubtful,
         fmt::format("The rules were checked on figures of {:g} to {:g} mm; at {} mm they are stretched, so "
@@ -180,7 +180,7 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
                     kCheckedSmallest, kCheckedLargest, printNumber(height, 0)),
         "outside the checked sizes");
   for (const auto& [limbId, choice] : project.limbs)
-    if (!plan.figure.limb(limbId))
+    if (!plan.figure->limb(limbId))
       add(Level::Doubtful,
           fmt::format(
               "A choice is kept for the {}, which this animal does not have; it comes back with the animal.",
@@ -201,7 +201,7 @@ bool alike(const Plan& plan, size_t l, size_t twin) {
 std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
   std::vector<Finding> out;
   for (size_t l = 0; l < plan.limbs.size(); ++l) {
-    const int twin = plan.figure.limbs[l].twin;
+    const int twin = plan.figure->limbs[l].twin;
     const bool pair = twin >= 0 && alike(plan, l, static_cast<size_t>(twin));
     if (pair && static_cast<size_t>(twin) < l) continue; // said of both already
     look(out, plan, l, pair);
@@ -234,7 +234,7 @@ void judge(Plan& plan) {
     for (const Finding& f : found) limb.verdict = std::max(limb.verdict, f.level);
     const std::string bend =
         fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
-                    endOf(plan.figure.limbs[l].kind));
+                    endOf(plan.figure->limbs[l].kind));
     if (limb.hold.hold < 1)
       limb.sentence =
           fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold, 1), bend);

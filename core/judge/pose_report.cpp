@@ -14,24 +14,24 @@ namespace columna {
 namespace {
 
 const PatternBone* patternBone(const Plan& plan, const FigureBone& bone) {
-  return plan.pattern.bone(bone.patternBone);
+  return plan.pattern->bone(bone.patternBone);
 }
 
 bool rightOf(const Plan& plan, const FigureBone& bone) {
-  return plan.figure.limbs[static_cast<size_t>(bone.limb)].side < 0;
+  return plan.figure->limbs[static_cast<size_t>(bone.limb)].side < 0;
 }
 
 /// How far each bone's joint is turned between two poses.
 std::vector<double> swings(const Plan& plan, const PatternPose& from, const PatternPose& to) {
   std::vector<double> out;
-  out.reserve(plan.figure.bones.size());
-  for (const FigureBone& b : plan.figure.bones) {
+  out.reserve(plan.figure->bones.size());
+  for (const FigureBone& b : plan.figure->bones) {
     const PatternBone* p = patternBone(plan, b);
     if (!p) {
       out.push_back(0);
       continue;
     }
-    const Vec3 along = plan.pattern.joints.at(p->to) - plan.pattern.joints.at(p->from);
+    const Vec3 along = plan.pattern->joints.at(p->to) - plan.pattern->joints.at(p->from);
     const bool right = p->twin && rightOf(plan, b);
     out.push_back(swingOf(*p, along, turnOf(from, *p, right), turnOf(to, *p, right)));
   }
@@ -50,8 +50,8 @@ public:
     JointRules rules;
     rules.rules = catalog_.pose;
     rules.nudge = plan_.loads.nudge;
-    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
-      rules.feltStiffness.push_back(feltStiffness(plan_.wool.limbs[l].density));
+    for (size_t l = 0; l < plan_.figure->limbs.size(); ++l)
+      rules.feltStiffness.push_back(feltStiffness(plan_.wool->limbs[l].density));
     rules.turned = swings(plan_, PatternPose(), out_.pose);
     const ArmatureParts parts{
         plan_.figure,  plan_.skeleton,      plan_.groups,           plan_.sections,
@@ -84,7 +84,7 @@ private:
     for (const RePose& r : project_.stances.made) {
       if (r.swings) {
         done_.emplace_back();
-        for (const FigureBone& b : plan_.figure.bones) {
+        for (const FigureBone& b : plan_.figure->bones) {
           const auto by = r.swings->find(b.id);
           done_.back().push_back(by == r.swings->end() ? 0 : by->second);
         }
@@ -100,7 +100,7 @@ private:
 
   /// The bone that turns at a joint of a limb: the one whose stretch begins there.
   [[nodiscard]] int boneOf(const JointHold& j) const {
-    for (const WireRun& run : plan_.skeleton.limbs[static_cast<size_t>(j.limb)])
+    for (const WireRun& run : plan_.skeleton->limbs[static_cast<size_t>(j.limb)])
       for (size_t s = 0; s + 1 < run.points.size(); ++s)
         if (run.points[s] == j.point && run.segmentBone[s] >= 0) return run.segmentBone[s];
     return -1;
@@ -109,7 +109,7 @@ private:
   [[nodiscard]] double coverAt(int bone, double bundle) const {
     if (bone < 0) return 0;
     double least = 1e9;
-    const FigureBone& b = plan_.figure.bones[static_cast<size_t>(bone)];
+    const FigureBone& b = plan_.figure->bones[static_cast<size_t>(bone)];
     for (const Station& s : b.stations)
       if (s.at <= 0.5) least = std::min({least, s.across / 2, s.deep / 2 - std::abs(s.lift)});
     return least - bundle / 2;
@@ -126,7 +126,7 @@ private:
                         ? plan_.limbs[static_cast<size_t>(hold.limb)].section.wires
                         : 1;
     // Felt left soft lets the wire bend over a length of its own choosing; firmer felt grips it.
-    if (plan_.wool.limbs[static_cast<size_t>(hold.limb)].firmness == Firmness::Soft)
+    if (plan_.wool->limbs[static_cast<size_t>(hold.limb)].firmness == Firmness::Soft)
       j.gap = catalog_.pose.softGap;
     if (bone >= 0) {
       std::vector<double> moves;
@@ -181,7 +181,7 @@ const JointReport* PoseReport::worstOf(int limb) const {
 }
 
 Figure posedFigure(const Plan& plan, const PatternPose& pose) {
-  return figureAtScale(posed(plan.pattern, withinLimits(plan.pattern, pose)), plan.figure.scale);
+  return figureAtScale(posed(plan.pattern, withinLimits(plan.pattern, pose)), plan.figure->scale);
 }
 
 std::vector<PatternPose> posesGoneThrough(const Project& project, const Plan& plan) {
@@ -202,7 +202,7 @@ void rePosed(Stances& stances, const Plan& plan, std::string date) {
   RePose made{from.name, stances.now.name, std::move(date), std::map<std::string, double>()};
   const std::vector<double> all = swings(plan, from, stances.now);
   for (size_t b = 0; b < all.size(); ++b)
-    if (all[b] > 1e-6) (*made.swings)[plan.figure.bones[b].id] = all[b];
+    if (all[b] > 1e-6) (*made.swings)[plan.figure->bones[b].id] = all[b];
   stances.made.push_back(std::move(made));
   stances.stands = stances.now;
 }

@@ -65,7 +65,7 @@ void standingFindings(std::vector<Finding>& out, const Project& project, const C
 void judgeJoint(JointReport& j, const Project& project, const Plan& plan, const Catalog& catalog) {
   const PoseRules& rules = catalog.pose;
   const double limit = effortLimit(rules, project.stances.hands);
-  const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(j.hold.limb)];
+  const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(j.hold.limb)];
   const double needed = limb.kind == LimbKind::Digits ? kToeCover : kCover;
   std::vector<Say> says;
   const auto say = [&](Level level, std::string sentence, std::string brief) {
@@ -146,7 +146,7 @@ std::vector<Finding> poseFindings(const Project& project, const Plan& plan, cons
         "There is no wool on it, so only the wire's own weight is reckoned with; give it a size and a coat.",
         "no wool");
   const bool turns =
-      std::any_of(plan.pattern.bones.begin(), plan.pattern.bones.end(), [](const PatternBone& b) {
+      std::any_of(plan.pattern->bones.begin(), plan.pattern->bones.end(), [](const PatternBone& b) {
         return b.flex.high > b.flex.low || b.side.high > b.side.low || b.twist.high > b.twist.low;
       });
   if (!turns)
@@ -162,10 +162,10 @@ std::vector<Finding> poseFindings(const Project& project, const Plan& plan, cons
                     springs == 1 ? "it" : "them"),
         "set the pose before firming");
   // The worst joint of each limb and its twin, once.
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
     const JointReport* worst = r.worstOf(static_cast<int>(l));
     if (!worst || worst->level == Level::Good) continue;
-    const FigureLimb& limb = plan.figure.limbs[l];
+    const FigureLimb& limb = plan.figure->limbs[l];
     if (limb.side < 0 && limb.twin >= 0)
       if (const JointReport* other = r.worstOf(limb.twin); other && other->brief == worst->brief) continue;
     std::string name = worst->name;

@@ -47,7 +47,7 @@ Working jointNudgeWorking(const PoseReport& report, const JointReport& j, const 
   Working w;
   const MemberWire& wire = wireOf(report, j);
   w.title = fmt::format("why {} times a knock", factor(j.hold.nudge));
-  const std::string at = j.hold.knockAt >= 0 ? plan.skeleton.points[static_cast<size_t>(j.hold.knockAt)].name
+  const std::string at = j.hold.knockAt >= 0 ? plan.skeleton->points[static_cast<size_t>(j.hold.knockAt)].name
                                              : std::string("it");
   const std::string way = std::abs(j.hold.knockWay.z()) > 0.7
                               ? (j.hold.knockWay.z() > 0 ? "from below" : "from above")
@@ -120,7 +120,7 @@ Working jointRecoilWorking(const JointReport& j, const Plan& plan, const Catalog
   w.lines.push_back({"bent by", {}, printNumber(j.hold.bent / kDegree, 0) + "°"});
   w.lines.push_back(
       {"over", fmt::format("the felt that gives: {:g} mm, or its thickness", catalog.pose.softGap), {}});
-  w.lines.push_back({"felt", std::string(word(plan.wool.limbs[static_cast<size_t>(j.hold.limb)].firmness)),
+  w.lines.push_back({"felt", std::string(word(plan.wool->limbs[static_cast<size_t>(j.hold.limb)].firmness)),
                      printNumber(j.hold.recoil, 1) + " N mm"});
   w.lines.push_back({"that lasts", fmt::format("× {:g}", catalog.pose.recoilShare),
                      printNumber(j.hold.recoil * catalog.pose.recoilShare, 1) + " N mm"});
@@ -133,7 +133,7 @@ Working jointRecoilWorking(const JointReport& j, const Plan& plan, const Catalog
 Working jointCoverWorking(const PoseReport& report, const JointReport& j, const Plan& plan) {
   Working w;
   const double bundle = wireOf(report, j).bundle;
-  const bool toe = plan.figure.limbs[static_cast<size_t>(j.hold.limb)].kind == LimbKind::Digits;
+  const bool toe = plan.figure->limbs[static_cast<size_t>(j.hold.limb)].kind == LimbKind::Digits;
   w.title = fmt::format("why {} mm of wool over it", printNumber(j.cover, 1));
   w.lines.push_back({"half the part where it is thinnest", {}, printNumber(j.cover + bundle / 2, 1) + " mm"});
   w.lines.push_back({"half the wire's bundle", strandsOf(j, plan), printNumber(bundle / 2, 1) + " mm"});

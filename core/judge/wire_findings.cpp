@@ -15,7 +15,7 @@ namespace {
 constexpr double kBeside = 2; ///< mm a joint may lie beside its bend without a word
 
 std::string where(const Plan& plan, const Piece& piece) {
-  return piece.limbs.empty() ? "figure" : plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].id;
+  return piece.limbs.empty() ? "figure" : plan.figure->limbs[static_cast<size_t>(piece.limbs.front())].id;
 }
 
 /// "two hindleg pieces of 135 mm", alike ones together.
@@ -33,7 +33,7 @@ std::vector<Uncut> uncutOf(const Plan& plan, const WireStock& wire, double longe
     const auto& [index, length] = wire.parts[static_cast<size_t>(part)];
     const Piece& piece = plan.pieces[static_cast<size_t>(index)];
     std::string called = piece.name;
-    if (piece.limbs.size() == 1) called = plan.figure.limbs[static_cast<size_t>(piece.limbs.front())].family;
+    if (piece.limbs.size() == 1) called = plan.figure->limbs[static_cast<size_t>(piece.limbs.front())].family;
     const double mm = length;
     const auto same = std::find_if(out.begin(), out.end(), [&](const Uncut& u) {
       return u.called == called && std::abs(u.length - mm) < 0.5;
@@ -121,7 +121,7 @@ void lookAtNumbers(std::vector<Finding>& out, const Project& project, const Plan
                        "of fewer pieces. Give some limbs fewer strands, or settle the route by hand.",
                        choice.group),
            "pieces perhaps more than needed"});
-  if (plan.figure.bones.size() < 2)
+  if (plan.figure->bones.size() < 2)
     out.push_back({Level::Doubtful, "figure",
                    "The animal has a single bone, so there is nothing to join; add limbs to its pattern.",
                    "a single bone"});
@@ -138,7 +138,7 @@ void lookAtBends(std::vector<Finding>& out, const Plan& plan) {
       std::sort(points.begin(), points.end());
       points.erase(std::unique(points.begin(), points.end()), points.end());
       if (joints.off < kBeside || !said.insert(points).second) continue;
-      const auto nameOf = [&](int p) { return plan.skeleton.points[static_cast<size_t>(p)].name; };
+      const auto nameOf = [&](int p) { return plan.skeleton->points[static_cast<size_t>(p)].name; };
       const std::string first = nameOf(points.front());
       out.push_back(
           {Level::Doubtful, where(plan, piece),
@@ -160,8 +160,8 @@ void lookAtDigits(std::vector<Finding>& out, const Project& project, const Plan&
   const auto say = [&](const FigureLimb& limb, std::string text, std::string brief) {
     out.push_back({Level::Doubtful, limb.id, std::move(text), std::move(brief)});
   };
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
     if (limb.side < 0) continue; // said of the left one
     const auto found = project.limbs.find(limb.id);
     if (found == project.limbs.end() || !found->second.digits) continue;
@@ -184,8 +184,8 @@ void lookAtDigits(std::vector<Finding>& out, const Project& project, const Plan&
 }
 
 void lookAtHolds(std::vector<Finding>& out, const Project& project, const Plan& plan) {
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
     const auto found = project.limbs.find(limb.id);
     if (limb.side < 0 || found == project.limbs.end() || !found->second.held) continue;
     const RootHold held = *found->second.held;

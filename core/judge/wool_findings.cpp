@@ -22,10 +22,10 @@ std::string called(const FigureLimb& limb) {
 }
 
 void density(std::vector<Finding>& out, const Plan& plan, size_t l) {
-  const LimbWool& w = plan.wool.limbs[l];
+  const LimbWool& w = plan.wool->limbs[l];
   const WoolRules& r = plan.woolRules;
   if (w.density >= r.densityLeast && w.density <= r.densityMost) return;
-  const FigureLimb& limb = plan.figure.limbs[l];
+  const FigureLimb& limb = plan.figure->limbs[l];
   out.push_back({Level::Wrong, limb.id,
                  fmt::format("{}: felt of {} g/cm³ there is not; give {} to {}, or weigh a test ball.",
                              called(limb), printNumber(w.density * 1000, 2),
@@ -34,24 +34,24 @@ void density(std::vector<Finding>& out, const Plan& plan, size_t l) {
 }
 
 void allCoat(std::vector<Finding>& out, const Plan& plan, size_t l) {
-  const LimbWool& w = plan.wool.limbs[l];
-  const FigureLimb& limb = plan.figure.limbs[l];
+  const LimbWool& w = plan.wool->limbs[l];
+  const FigureLimb& limb = plan.figure->limbs[l];
   double thinnest = 1e9;
   double core = 0;
   for (const Girth& g : w.girths) thinnest = std::min({thinnest, g.across, g.deep});
   for (const int b : limb.bones) core += plan.solid->solid.bones[static_cast<size_t>(b)].core;
-  if (limb.kind == LimbKind::Digits || plan.wool.coatThickness <= 0) return;
+  if (limb.kind == LimbKind::Digits || plan.wool->coatThickness <= 0) return;
   // A coat as thick as the part: nothing is left to wind under it.
-  if (core <= 0 && !w.girths.empty() && 2 * plan.wool.coatThickness >= thinnest)
+  if (core <= 0 && !w.girths.empty() && 2 * plan.wool->coatThickness >= thinnest)
     out.push_back({Level::Doubtful, limb.id,
                    fmt::format("{}: thinner than its coat of {} mm, so it is coat wool all through.",
-                               called(limb), printNumber(plan.wool.coatThickness, 1)),
+                               called(limb), printNumber(plan.wool->coatThickness, 1)),
                    fmt::format("{} all coat", limb.family)});
 }
 
 void offCentre(std::vector<Finding>& out, const Plan& plan, size_t l) {
-  const LimbWool& w = plan.wool.limbs[l];
-  const FigureLimb& limb = plan.figure.limbs[l];
+  const LimbWool& w = plan.wool->limbs[l];
+  const FigureLimb& limb = plan.figure->limbs[l];
   if (w.allCoat || w.offCentre < std::max(5 * plan.woolRules.padLeast, kDear * w.core)) return;
   out.push_back(
       {Level::Doubtful, limb.id,
@@ -63,8 +63,8 @@ void offCentre(std::vector<Finding>& out, const Plan& plan, size_t l) {
 }
 
 void thin(std::vector<Finding>& out, const Plan& plan, size_t l) {
-  const LimbWool& w = plan.wool.limbs[l];
-  const FigureLimb& limb = plan.figure.limbs[l];
+  const LimbWool& w = plan.wool->limbs[l];
+  const FigureLimb& limb = plan.figure->limbs[l];
   for (const Girth& g : w.girths)
     if (g.finished <= 0 || g.across <= 0 || g.deep <= 0) {
       out.push_back({Level::Wrong, limb.id,
@@ -91,18 +91,18 @@ void stock(std::vector<Finding>& out, const Project& project, const Plan& plan) 
                      printNumber(project.wool.ball->grams, 1), printNumber(r.ballLeast, 0)),
          "test ball is small"});
   const double need = hidingMass(project.wool.core.tone, project.wool.coat.tone, r);
-  const double laid = plan.wool.coatLaid * r.coatDensity;
-  if (plan.wool.coatLaid > 0 && laid < 0.98 * need)
+  const double laid = plan.wool->coatLaid * r.coatDensity;
+  if (plan.wool->coatLaid > 0 && laid < 0.98 * need)
     out.push_back(
         {Level::Doubtful, "figure",
          fmt::format("A coat of {} mm is {} g/m²; {} wool over a {} core wants {}: lay {} mm, or core "
                      "wool nearer its colour.",
-                     printNumber(plan.wool.coatLaid, 1), printNumber(laid * 1e6, 0),
+                     printNumber(plan.wool->coatLaid, 1), printNumber(laid * 1e6, 0),
                      word(project.wool.coat.shown()), word(project.wool.core.shown()),
                      printNumber(need * 1e6, 0), printNumber(need / r.coatDensity, 1)),
          "core would shine through"});
-  for (size_t m = 0; m < plan.wool.markings.size(); ++m)
-    if (plan.wool.markings[m].area <= 0)
+  for (size_t m = 0; m < plan.wool->markings.size(); ++m)
+    if (plan.wool->markings[m].area <= 0)
       out.push_back({Level::Doubtful, "figure",
                      fmt::format("The marking \"{}\" lies beside the figure; move it on, or take it off.",
                                  project.wool.markings[m].name),
@@ -120,23 +120,23 @@ void measured(std::vector<Finding>& out, const Project& project, const Plan& pla
       girths[{r.limb, fmt::format("{:.0f}{}", r.along, r.moment)}] = &r;
   }
   for (const auto& [at, record] : girths) {
-    const auto l = plan.figure.limb(record->limb);
+    const auto l = plan.figure->limb(record->limb);
     if (!l) continue;
     const GirthAdvice advice =
-        adviseGirth(plan.figure.limbs[static_cast<size_t>(*l)], plan.wool.limbs[static_cast<size_t>(*l)],
+        adviseGirth(plan.figure->limbs[static_cast<size_t>(*l)], plan.wool->limbs[static_cast<size_t>(*l)],
                     record->along, record->value, record->moment == "finished");
     if (advice.kind == GirthAdvice::Kind::Over)
       out.push_back(
           {Level::Doubtful, record->limb, advice.sentence,
-           fmt::format("{} over its girth", lowerFirst(plan.figure.limbs[static_cast<size_t>(*l)].name))});
+           fmt::format("{} over its girth", lowerFirst(plan.figure->limbs[static_cast<size_t>(*l)].name))});
   }
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
     if (limb.side <= 0 || limb.twin < 0) continue;
-    const std::string& other = plan.figure.limbs[static_cast<size_t>(limb.twin)].id;
+    const std::string& other = plan.figure->limbs[static_cast<size_t>(limb.twin)].id;
     if (!left.contains(limb.id) || !left.contains(other)) continue;
     const std::string said = compareTwins(
-        limb.name, left[limb.id], plan.figure.limbs[static_cast<size_t>(limb.twin)].name, left[other]);
+        limb.name, left[limb.id], plan.figure->limbs[static_cast<size_t>(limb.twin)].name, left[other]);
     if (!said.empty())
       out.push_back({Level::Doubtful, limb.id, said, fmt::format("{}s differ", limb.family)});
   }
@@ -144,11 +144,11 @@ void measured(std::vector<Finding>& out, const Project& project, const Plan& pla
 
 /// Ready cores that do not fit, or are not of this figure.
 void readyCores(std::vector<Finding>& out, const Project& project, const Plan& plan) {
-  for (size_t k = 0; k < project.wool.ready.size() && k < plan.wool.readyFits.size(); ++k) {
+  for (size_t k = 0; k < project.wool.ready.size() && k < plan.wool->readyFits.size(); ++k) {
     const ReadyCore& core = project.wool.ready[k];
-    const ReadyFit& fit = plan.wool.readyFits[k];
+    const ReadyFit& fit = plan.wool->readyFits[k];
     if (fit.limb < 0) continue; // kept for an animal that has the part
-    const FigureLimb& limb = plan.figure.limbs[static_cast<size_t>(fit.limb)];
+    const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(fit.limb)];
     const std::string what(word(core.kind));
     if (fit.placed <= 0)
       out.push_back(
@@ -172,8 +172,8 @@ void readyCores(std::vector<Finding>& out, const Project& project, const Plan& p
 } // namespace
 
 void lookAtWool(std::vector<Finding>& out, const Project& project, const Plan& plan) {
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    if (plan.figure.limbs[l].side < 0 && plan.figure.symmetric) continue;
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    if (plan.figure->limbs[l].side < 0 && plan.figure->symmetric) continue;
     density(out, plan, l);
     allCoat(out, plan, l);
     offCentre(out, plan, l);

@@ -33,7 +33,7 @@ private:
   void add(Join join) { plan_.joins.push_back(std::move(join)); }
   [[nodiscard]] const FigureLimb& limb(int l) const { return f_.limbs[static_cast<size_t>(l)]; }
   [[nodiscard]] bool wired(int l) const { return l >= 0 && plan_.limbs[static_cast<size_t>(l)].wired; }
-  [[nodiscard]] int rootOf(int l) const { return plan_.skeleton.rootPoint[static_cast<size_t>(l)]; }
+  [[nodiscard]] int rootOf(int l) const { return plan_.skeleton->rootPoint[static_cast<size_t>(l)]; }
   [[nodiscard]] bool is(Construction construction) const { return project_.construction == construction; }
   [[nodiscard]] std::optional<RootHold> heldOf(int l) const {
     const auto found = project_.limbs.find(limb(l).id);
@@ -127,7 +127,7 @@ private:
     const int tail = midline(LimbKind::Tail);
     if (plan_.loads.legs != 2 || !wired(tail)) return;
     add({"tail-foot",
-         plan_.skeleton.limbs[static_cast<size_t>(tail)].front().points.back(),
+         plan_.skeleton->limbs[static_cast<size_t>(tail)].front().points.back(),
          {tail},
          0,
          0,

@@ -3,9 +3,11 @@
 #pragma once
 
 #include "hold/gauge_rule.h"
+#include "hold/soles.h"
 #include "hold/standing.h"
 #include "make/work_time.h"
 #include "plan/finding.h"
+#include "plan/shared.h"
 #include "project/catalog.h"
 #include "project/project.h"
 #include "wire/cut_list.h"
@@ -49,6 +51,10 @@ struct Totals {
   double mass = 0;           ///< g of the figure
 };
 
+struct PlanKeys;
+
+/// In parts, each made of its own inputs and shared by all plans whose inputs are the same: another gauge
+/// makes no other figure, other firmness no other pieces.
 struct Plan {
   // Out of line: what it takes to copy all of it would be compiled anew in every file that holds one.
   Plan();
@@ -58,49 +64,62 @@ struct Plan {
   Plan& operator=(Plan&& other) noexcept;
   ~Plan();
 
-  Pattern pattern; ///< the animal in the maker's shape, made parts included
-  Figure figure;
+  // The figure: of the animal, the maker's shape, the size and what is made.
+  Shared<Pattern> pattern; ///< the animal in the maker's shape, made parts included
+  Shared<Figure> figure;
   /// The animal at the same scale with nothing but the character dials: what a changed value is put back to.
   /// Only when it differs from `figure`.
-  std::optional<Figure> animal;
-  MadeFit made; ///< how the made parts fit; empty without any
-  WorkTime time;
-  WireSkeleton skeleton;
+  Shared<std::optional<Figure>> animal;
+  Shared<MadeFit> made; ///< how the made parts fit; empty without any
+  Shared<WireSkeleton> skeleton;
+  Shared<Footing> footing;
+
+  // The wool: of figure, solid, what is settled of it, and the wire in it.
+  std::shared_ptr<const KnownSolid> solid;
+  Shared<WoolPlan> wool;
+  WoolRules woolRules; ///< the rules of thumb it was made by
+
+  // The wire.
   Construction construction = Construction::TwistedLimbs;
   BenchRules bench; ///< the rules of thumb it was made by
   std::vector<WireGroup> groups;
   std::vector<WireSection> sections; ///< one a group
-  std::vector<Piece> pieces;
+  Shared<std::vector<Piece>> pieces;
   std::vector<Join> joins;
-  std::vector<RouteChoice> routes; ///< one a routed group
-  std::vector<WireStock> stock;    ///< one a wire, thickest first
-  int wiresBought = 0;             ///< different wires that are not in the drawer, lashing wire apart
-  int wiresLeast = 0;              ///< as few as would do at all
-  double gaugeExcess = 0;          ///< American gauge numbers over what is needed, summed over the limbs
+  Shared<std::vector<RouteChoice>> routes; ///< one a routed group
+  Shared<std::vector<WireStock>> stock;    ///< one a wire, thickest first
+  int wiresBought = 0;                     ///< different wires that are not in the drawer, lashing wire apart
+  int wiresLeast = 0;                      ///< as few as would do at all
+  double gaugeExcess = 0; ///< American gauge numbers over what is needed, summed over the limbs
+
+  // What it bears and does.
   Loads loads;
   std::vector<BoneMass> boneWool; ///< of each bone, wool alone
   std::vector<BoneMass> carried;  ///< the same with what wire takes at its joints
   Standing standing;
-  WoolPlan wool;
-  WoolRules woolRules; ///< the rules of thumb it was made by
-  PoseRules poseRules; ///< what it is judged by
-  std::shared_ptr<const KnownSolid> solid;
+  PoseRules poseRules;           ///< what it is judged by
   std::vector<LimbPlan> limbs;   ///< one a limb of the figure
   std::vector<Finding> findings; ///< worst first, then in body order
   Totals totals;
+  WorkTime time;
 
+  std::shared_ptr<const PlanKeys> keys; ///< what the parts were made of
+
+  /// Takes over the figure's part; the rest is of the figure before then, until it is planned.
+  void takeFigure(const Plan& other);
   /// Index of the piece that is a limb's own, -1 if it has none.
   [[nodiscard]] int pieceOf(int limb) const;
   [[nodiscard]] bool anyWrong() const;
   /// The animal's own, `figure` itself when nothing was changed.
-  [[nodiscard]] const Figure& intended() const { return animal ? *animal : figure; }
+  [[nodiscard]] const Figure& intended() const { return *animal ? **animal : *figure; }
 };
 
-/// A solid that may be known already, so that it need not be made.
+/// What may be known already, so that it need not be made.
 struct SolidOffer {
   std::shared_ptr<const KnownSolid> known; ///< used as it is when it is of the same figure and coat
   bool hurried = false;                    ///< else guessed from it, or made roughly; the plan's wool says so
   double coarser = 1;                      ///< times the working cell
+  const Plan* before = nullptr;            ///< parts of it whose inputs are the same are taken over
 };
 
 /// The sums of a plan: all but what is judged of it (verdicts, sentences and findings stay empty). Errors: a
@@ -112,11 +131,13 @@ struct SolidOffer {
 
 /// What the solid of a plan's figure is made with.
 [[nodiscard]] SolidWish solidWish(const Plan& plan);
+[[nodiscard]] SolidWish solidWish(const Figure& figure, double coat, const WoolRules& rules);
 
 /// The first part of a plan alone: pattern, figure, animal and made parts; nothing else is filled in. For
 /// showing a figure under the hand, when the rest follows a little later. Errors as plan(), but for the
 /// wire's.
-[[nodiscard]] Result<Plan> planFigure(const Project& project, const Catalog& catalog);
+[[nodiscard]] Result<Plan> planFigure(const Project& project, const Catalog& catalog,
+                                      const Plan* before = nullptr);
 
 /// Across each limb's bundle of wire, mm; 0 without wire.
 [[nodiscard]] std::vector<double> bundlesOf(const Plan& plan);

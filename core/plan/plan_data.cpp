@@ -1,5 +1,5 @@
 // What copies and ends a plan, once for all who hold one.
-#include "plan/plan.h"
+#include "plan/plan_keys.h"
 
 namespace columna {
 

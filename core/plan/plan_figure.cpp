@@ -1,6 +1,7 @@
 // The figure of a plan, which is all that is made anew while something is dragged; and what is asked of a
 // plan.
 #include "plan/plan.h"
+#include "plan/plan_keys.h"
 
 #include <fmt/format.h>
 
@@ -10,42 +11,67 @@ namespace columna {
 namespace {
 
 /// The figure in its shape: what the maker changed, then what came out of the made parts.
-Result<Plan> figureOf(const Project& project, const Pattern& pattern) {
-  Plan out;
-  if (auto problem = shapeProblem(pattern, project.shape)) return *problem;
-  out.pattern = shaped(pattern, project.shape);
-  Figure unit = inModules(out.pattern);
-  auto scale = scaleOf(out.pattern, unit, project.size);
+std::optional<Problem> makeFigurePart(const Project& project, const Pattern& animal, Plan& out) {
+  if (auto problem = shapeProblem(animal, project.shape)) return problem;
+  Pattern pattern = shaped(animal, project.shape);
+  Figure unit = inModules(pattern);
+  auto scale = scaleOf(pattern, unit, project.size);
   if (!scale) return scale.problem();
   double mmPerModule = *scale;
   if (!project.made.empty()) {
     auto fit = fitMadeParts(scaledTo(unit, mmPerModule), project.shape, project.made);
     if (!fit) return fit.problem();
-    out.made = std::move(fit).value();
-    if (auto problem = shapeProblem(pattern, out.made.shape)) return *problem;
-    if (!(out.made.shape == project.shape)) {
-      out.pattern = shaped(pattern, out.made.shape);
-      unit = inModules(out.pattern);
+    const MadeFit made = std::move(fit).value();
+    if (auto problem = shapeProblem(animal, made.shape)) return problem;
+    if (!(made.shape == project.shape)) {
+      pattern = shaped(animal, made.shape);
+      unit = inModules(pattern);
     }
-    if (out.made.ratio != 1) mmPerModule *= out.made.ratio;
-    if (auto problem = sizeProblem(SizeBy::OverallHeight, unit.overallHeight * mmPerModule)) return *problem;
+    if (made.ratio != 1) mmPerModule *= made.ratio;
+    if (auto problem = sizeProblem(SizeBy::OverallHeight, unit.overallHeight * mmPerModule)) return problem;
+    out.made = made;
   }
+  out.pattern = std::move(pattern);
   out.figure = scaledTo(std::move(unit), mmPerModule);
   Shape character;
   character.character = project.shape.character;
   if (!(project.shape == character) || !project.made.empty())
-    out.animal = figureAtScale(shaped(pattern, character), mmPerModule);
-  return out;
+    out.animal = std::optional(figureAtScale(shaped(animal, character), mmPerModule));
+  return std::nullopt;
 }
 
 } // namespace
 
-Result<Plan> planFigure(const Project& project, const Catalog& catalog) {
+Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Plan* before) {
   const Pattern* pattern = catalog.pattern(project.pattern);
   if (!pattern)
     return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
                    "choose another animal, or put its file in the patterns folder"};
-  return figureOf(project, *pattern);
+  auto keys = std::make_shared<PlanKeys>();
+  keys->figure = {pattern,      project.shape,           project.size,
+                  project.made, catalog.pose.touchShare, catalog.pose.soleGive};
+  Plan out;
+  if (before && before->keys && before->keys->figure == keys->figure) {
+    out.takeFigure(*before);
+  } else {
+    if (auto problem = makeFigurePart(project, *pattern, out)) return *problem;
+    out.skeleton = makeSkeleton(out.figure);
+    out.footing = footingOf(out.figure, catalog.pose.touchShare, catalog.pose.soleGive);
+  }
+  out.keys = std::move(keys);
+  return out;
+}
+
+void Plan::takeFigure(const Plan& other) {
+  pattern = other.pattern;
+  figure = other.figure;
+  animal = other.animal;
+  made = other.made;
+  skeleton = other.skeleton;
+  footing = other.footing;
+  auto moved = std::make_shared<PlanKeys>();
+  if (other.keys) moved->figure = other.keys->figure;
+  keys = std::move(moved);
 }
 
 int Plan::pieceOf(int limb) const {

@@ -1,7 +1,8 @@
-#include "plan/plan.h"
+#include "plan/plan_keys.h"
 
 #include "hold/gauge_choice.h"
 #include "plan/body_joins.h"
+#include "plan/joint_wire.h"
 #include "plan/wire_stock.h"
 #include "solid/field.h"
 #include "wire/allowance.h"
@@ -32,30 +33,33 @@ double coverOf(const Figure& figure, const FigureLimb& limb, double bundle) {
 class Planner {
 public:
   Planner(const Project& project, const Catalog& catalog, const SolidOffer& offer, Plan begun)
-      : project_(project), catalog_(catalog), offer_(offer), plan_(std::move(begun)) {
+      : project_(project), catalog_(catalog), offer_(offer), plan_(std::move(begun)), keys_(*plan_.keys) {
+    // Parts of another figure are of no use.
+    if (offer.before && offer.before->keys && offer.before->keys->whole &&
+        offer.before->figure.same(plan_.figure))
+      before_ = offer.before;
     plan_.woolRules = catalog.wool;
     plan_.poseRules = catalog.pose;
-    plan_.skeleton = makeSkeleton(plan_.figure);
     plan_.construction = project.construction;
     plan_.bench = catalog.bench;
-    WiresWanted wanted(plan_.figure.limbs.size());
+    WiresWanted wanted(plan_.figure->limbs.size());
     for (size_t l = 0; l < wanted.size(); ++l)
-      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id))
+      if (const LimbChoice* choice = choiceOf(plan_.figure->limbs[l].id))
         wanted[l] = {choice->wires, choice->held};
     plan_.groups = wireGroups(plan_.figure, plan_.skeleton, project.construction, wanted);
-    plan_.limbs.resize(plan_.figure.limbs.size());
+    plan_.limbs.resize(plan_.figure->limbs.size());
   }
 
   Result<Plan> run() {
     if (auto problem = chooseMaterials()) return *problem;
-    plan_.wool.coatLaid = laidCoat(project_, catalog_.wool);
-    plan_.wool.coatThickness = plan_.wool.coatLaid + rowsDepth(project_.wool, catalog_.wool);
+    laid_ = laidCoat(project_, catalog_.wool);
+    coat_ = laid_ + rowsDepth(project_.wool, catalog_.wool);
     takeSolid();
     for (const ReadyCore& core : project_.wool.ready)
-      ready_.push_back(fitReadyCore(core, plan_.figure, usualBlend(plan_.figure),
-                                    plan_.wool.coatThickness + catalog_.wool.readyCover));
+      ready_.push_back(
+          fitReadyCore(core, plan_.figure, usualBlend(plan_.figure), coat_ + catalog_.wool.readyCover));
     settleWire();
-    plan_.wool = planWool(plan_.figure, *plan_.solid, woolInput(), catalog_.wool);
+    wool();
     plan_.boneWool = masses(false);
     pieces();
     wireAtJoints();
@@ -67,11 +71,12 @@ public:
       wireAtJoints();
     }
     bodyJoins(project_, plan_);
-    plan_.stock = cutFromStock(project_, catalog_, plan_);
-    plan_.standing =
-        standing(plan_.figure, plan_.loads.centre, catalog_.pose.touchShare, catalog_.pose.soleGive);
+    stock();
+    plan_.standing = standing(*plan_.footing, plan_.loads.centre);
     totals();
     plan_.time = workTime(plan_.figure, plan_.wool, plan_.pieces, catalog_.pace, project_.finish);
+    keys_.whole = true;
+    plan_.keys = std::make_shared<const PlanKeys>(std::move(keys_));
     return std::move(plan_);
   }
 
@@ -87,7 +92,7 @@ private:
       const WireGroup& group = plan_.groups[g];
       std::string wanted = group.stem ? "pipe-cleaner" : project_.material;
       for (const int l : group.limbs) {
-        const LimbChoice* choice = choiceOf(plan_.figure.limbs[static_cast<size_t>(l)].id);
+        const LimbChoice* choice = choiceOf(plan_.figure->limbs[static_cast<size_t>(l)].id);
         if (choice && choice->material) {
           wanted = *choice->material;
           break;
@@ -121,9 +126,13 @@ private:
 
   /// The offered solid if it is this figure's, or a guess from it when there is hurry; else made anew.
   void takeSolid() {
-    SolidWish wish = solidWish(plan_);
+    SolidWish wish = solidWish(plan_.figure, coat_, catalog_.wool);
     wish.cell *= offer_.coarser;
-    if (offer_.known && offer_.known->key == solidKey(plan_.figure, wish.coat, wish.skin))
+    const std::uint64_t key = solidKey(plan_.figure, wish.coat, wish.skin);
+    if (before_ && before_->solid->key == key && (before_->solid->exact || offer_.hurried) &&
+        !(offer_.known && offer_.known->key == key))
+      plan_.solid = before_->solid;
+    else if (offer_.known && offer_.known->key == key)
       plan_.solid = offer_.known;
     else if (auto guess = offer_.known && offer_.hurried ? guessSolid(plan_.figure, wish.coat, *offer_.known)
                                                          : std::nullopt)
@@ -141,12 +150,12 @@ private:
   /// What is settled of the wool, with the wire as it is chosen so far.
   [[nodiscard]] WoolInput woolInput() const {
     WoolInput in;
-    in.coat = plan_.wool.coatThickness;
-    in.laid = plan_.wool.coatLaid;
+    in.coat = coat_;
+    in.laid = laid_;
     in.ready = ready_;
     in.wish = project_.wool;
-    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
-      const FigureLimb& limb = plan_.figure.limbs[l];
+    for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
+      const FigureLimb& limb = plan_.figure->limbs[l];
       const LimbChoice* choice = choiceOf(limb.id);
       LimbWoolInput out;
       out.firmness = choice && choice->firmness ? *choice->firmness : limb.firmness;
@@ -165,6 +174,31 @@ private:
     return in;
   }
 
+  /// The wool with the wire as it is chosen so far; of limbs that are as they were it is known.
+  void wool() {
+    WoolKey& key = keys_.wool;
+    key.input = woolInput();
+    key.rules = catalog_.wool;
+    const bool same = before_ && before_->solid == plan_.solid && before_->keys->wool.alike(key);
+    if (same && before_->keys->wool.input.limbs == key.input.limbs) {
+      key.alone = before_->keys->wool.alone;
+      plan_.wool = before_->wool;
+      return;
+    }
+    const LimbsBefore known{same ? before_->keys->wool.input : key.input,
+                            same ? before_->keys->wool.alone : key.alone};
+    key.alone = limbsAlone(plan_.figure, *plan_.solid, key.input, catalog_.wool, same ? &known : nullptr);
+    plan_.wool = planWool(plan_.figure, *plan_.solid, key.input, catalog_.wool, key.alone);
+  }
+
+  void stock() {
+    keys_.stock = {project_.drawer, project_.drawerOnly};
+    if (before_ && before_->pieces.same(plan_.pieces) && before_->keys->stock == keys_.stock)
+      plan_.stock = before_->stock;
+    else
+      plan_.stock = cutFromStock(project_, catalog_, plan_);
+  }
+
   [[nodiscard]] std::vector<BoneMass> masses(bool withWire) const {
     const Figure& figure = plan_.figure;
     std::vector<BoneMass> out(figure.bones.size());
@@ -174,22 +208,22 @@ private:
       out[b] = {grams[b], share.centre, share.coreAt};
     }
     // Known once the wool is planned; the wire is settled again then.
-    for (size_t l = 0; l < plan_.wool.limbs.size(); ++l)
-      if (const LimbWool& w = plan_.wool.limbs[l]; w.area > 0)
+    for (size_t l = 0; l < plan_.wool->limbs.size(); ++l)
+      if (const LimbWool& w = plan_.wool->limbs[l]; w.area > 0)
         for (const int b : figure.limbs[l].bones)
           out[static_cast<size_t>(b)].grams +=
               w.rowsOver * plan_.solid->area[static_cast<size_t>(b)] / w.area;
     if (!withWire) return out;
-    for (size_t b = 0; b < joints_.size(); ++b) join(out[b], joints_[b].grams, joints_[b].centre);
+    for (size_t b = 0; b < joints_.size(); ++b) addWeight(out[b], joints_[b].grams, joints_[b].centre);
     for (size_t g = 0; g < plan_.groups.size(); ++g)
       for (size_t m = 0; m < plan_.groups[g].limbs.size(); ++m) {
         const WireSection section = sectionOf(g, m);
         const double perMm = section.wires * section.lengthFactor() * section.linearMass();
-        for (const WireRun& run : plan_.skeleton.limbs[static_cast<size_t>(plan_.groups[g].limbs[m])])
+        for (const WireRun& run : plan_.skeleton->limbs[static_cast<size_t>(plan_.groups[g].limbs[m])])
           for (size_t s = 0; s + 1 < run.points.size(); ++s)
             if (run.segmentBone[s] >= 0)
               out[static_cast<size_t>(run.segmentBone[s])].grams +=
-                  perMm * plan_.skeleton.segmentLength(run, s);
+                  perMm * plan_.skeleton->segmentLength(run, s);
       }
     return out;
   }
@@ -203,7 +237,7 @@ private:
   /// The wire's own weight loads it, so loads and choice are repeated until nothing changes.
   void settleWire() {
     for (int round = 0; round < 8; ++round) {
-      plan_.loads = figureLoads(plan_.figure, plan_.skeleton, masses(round > 0), project_.use);
+      plan_.loads = figureLoads(plan_.figure, plan_.skeleton, plan_.footing, masses(round > 0), project_.use);
       if (!chooseDiameters() && round > 0) break;
     }
     for (size_t g = 0; g < plan_.groups.size(); ++g)
@@ -212,8 +246,8 @@ private:
         LimbPlan& limb = plan_.limbs[l];
         limb.section = sectionOf(g, m);
         limb.hold = holdOf(plan_.loads.limbs[l], plan_.loads.nudge, limb.section,
-                           plan_.figure.limbs[l].length, catalog_.pose);
-        limb.hold.cover = coverOf(plan_.figure, plan_.figure.limbs[l], limb.section.bundle());
+                           plan_.figure->limbs[l].length, catalog_.pose);
+        limb.hold.cover = coverOf(plan_.figure, plan_.figure->limbs[l], limb.section.bundle());
       }
   }
 
@@ -229,7 +263,7 @@ private:
         LimbPlan& limb = plan_.limbs[l];
         limb.need = neededWire(plan_.loads.limbs[l], plan_.loads.nudge, sectionOf(g, m), catalog_.pose);
         wish.need = std::max(wish.need, limb.need.diameter);
-        const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id);
+        const LimbChoice* choice = choiceOf(plan_.figure->limbs[l].id);
         if (choice && choice->diameter && !wish.fixed) wish.fixed = choice->diameter;
       }
       wishes.push_back(std::move(wish));
@@ -265,61 +299,36 @@ private:
     rules.own = project_.pieceAllow;
     rules.handling = project_.handling;
     rules.routes = project_.routes;
-    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l)
-      if (const LimbChoice* choice = choiceOf(plan_.figure.limbs[l].id))
+    for (size_t l = 0; l < plan_.figure->limbs.size(); ++l)
+      if (const LimbChoice* choice = choiceOf(plan_.figure->limbs[l].id))
         if (choice->digits && plan_.limbs[l].wired) {
           PieceRules::Digits wish = *choice->digits;
           wish.count = std::min(wish.count, static_cast<int>(catalog_.bench.digitsMost));
           rules.digits[static_cast<int>(l)] = wish;
         }
-    std::vector<double> longest;
+    PieceKey& key = keys_.pieces;
+    key = {plan_.groups, plan_.sections, {}, fineWire(), std::move(rules), {}};
     for (const WireSection& section : plan_.sections)
-      longest.push_back(longestOf(project_, catalog_, section.material.id, section.diameter));
-    PiecePlan made =
-        makePieces(plan_.figure, plan_.skeleton, plan_.groups, plan_.sections, longest, fineWire(), rules);
-    plan_.pieces = std::move(made.pieces);
-    plan_.joins = std::move(made.joins);
-    plan_.routes = std::move(made.choices);
+      key.longest.push_back(longestOf(project_, catalog_, section.material.id, section.diameter));
+    if (before_ && before_->keys->pieces.alike(key)) {
+      key.joins = before_->keys->pieces.joins;
+      plan_.pieces = before_->pieces;
+      plan_.routes = before_->routes;
+    } else {
+      PiecePlan made = makePieces(plan_.figure, plan_.skeleton, key.groups, key.sections, key.longest,
+                                  key.fine, key.rules);
+      plan_.pieces = std::move(made.pieces);
+      plan_.routes = std::move(made.choices);
+      key.joins = std::move(made.joins);
+    }
+    plan_.joins = key.joins;
   }
 
-  /// What folds, loops, laps, lashings and digits take of the wire weighs where it is made, and is carried
-  /// with the bone there.
   void wireAtJoints() {
-    const Figure& figure = plan_.figure;
-    joints_.assign(figure.bones.size(), {});
-    std::vector<size_t> boneAt;
-    for (const WirePoint& p : plan_.skeleton.points) {
-      size_t best = 0;
-      double least = 1e18;
-      for (size_t b = 0; b < figure.bones.size(); ++b) {
-        const FigureBone& bone = figure.bones[b];
-        const bool ends = (bone.end - p.at).norm() < 1e-6;
-        if (const double away = ends ? -1 : ((bone.begin + bone.end) / 2 - p.at).norm(); away < least) {
-          least = away;
-          best = b;
-        }
-      }
-      boneAt.push_back(best);
-    }
-    for (const Piece& piece : plan_.pieces) {
-      if (piece.route.empty() || piece.cut <= 0) continue;
-      for (const Feature& f : piece.features) {
-        if (f.kind == "twist" || f.kind == "waste") continue;
-        size_t at = 0;
-        while (at + 1 < piece.route.size() && piece.routeAt[at + 1] <= f.at + 1e-6) ++at;
-        const auto point = static_cast<size_t>(piece.route[at]);
-        join(joints_[boneAt[point]], piece.mass * f.takes / piece.cut, plan_.skeleton.points[point].at);
-      }
-    }
+    joints_ = columna::wireAtJoints(plan_);
     plan_.carried = plan_.boneWool;
-    for (size_t b = 0; b < joints_.size(); ++b) join(plan_.carried[b], joints_[b].grams, joints_[b].centre);
-  }
-
-  static void join(BoneMass& mass, double grams, const Vec3& at) {
-    const double all = mass.grams + grams;
-    if (all <= 0) return;
-    mass.centre = (mass.grams * mass.centre + grams * at) / all;
-    mass.grams = all;
+    for (size_t b = 0; b < joints_.size(); ++b)
+      addWeight(plan_.carried[b], joints_[b].grams, joints_[b].centre);
   }
 
   /// Lashings are of the project's metal at about half a millimetre; stems are lashed with binding wire.
@@ -347,9 +356,9 @@ private:
       for (const Feature& f : piece.features)
         if (f.kind == "waste" && piece.cut > 0) t.waste += piece.mass * f.takes / piece.cut;
     }
-    t.core = plan_.wool.core;
-    t.coat = plan_.wool.coat;
-    t.ready = plan_.wool.ready;
+    t.core = plan_.wool->core;
+    t.coat = plan_.wool->coat;
+    t.ready = plan_.wool->ready;
     t.mass = t.core + t.coat + t.ready + t.wireMass - t.waste;
   }
 
@@ -357,6 +366,9 @@ private:
   const Catalog& catalog_;
   SolidOffer offer_;
   Plan plan_;
+  PlanKeys keys_;
+  const Plan* before_ = nullptr; ///< of the same figure
+  double laid_ = 0, coat_ = 0;   ///< mm of felted coat, and of all of it
   std::vector<ReadyFit> ready_;
   std::vector<BoneMass> joints_; ///< of each bone, what wire takes at its joints
 };
@@ -367,17 +379,21 @@ double laidCoat(const Project& project, const WoolRules& rules) {
   return project.coat.value_or(usualCoat(project.wool, rules));
 }
 
-SolidWish solidWish(const Plan& plan) {
+SolidWish solidWish(const Figure& figure, double coat, const WoolRules& rules) {
   SolidWish wish;
-  wish.cell = workingCell(plan.figure);
-  wish.coat = plan.wool.coatThickness;
-  wish.blend = usualBlend(plan.figure);
-  wish.skin = plan.woolRules.skin;
+  wish.cell = workingCell(figure);
+  wish.coat = coat;
+  wish.blend = usualBlend(figure);
+  wish.skin = rules.skin;
   return wish;
 }
 
+SolidWish solidWish(const Plan& plan) {
+  return solidWish(plan.figure, plan.wool->coatThickness, plan.woolRules);
+}
+
 Result<Plan> sums(const Project& project, const Catalog& catalog, const SolidOffer& offer) {
-  auto begun = planFigure(project, catalog);
+  auto begun = planFigure(project, catalog, offer.before);
   if (!begun) return begun.problem();
   return Planner(project, catalog, offer, std::move(begun).value()).run();
 }

@@ -38,7 +38,7 @@ Json limbsJson(const Plan& plan) {
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     const FigureLimb& limb = f.limbs[l];
     const LimbPlan& p = plan.limbs[l];
-    const LimbWool& w = plan.wool.limbs[l];
+    const LimbWool& w = plan.wool->limbs[l];
     Json out{{"id", limb.id},
              {"twin", limb.twin < 0 ? Json(nullptr) : Json(f.limbs[static_cast<size_t>(limb.twin)].id)},
              {"length_mm", limb.length},
@@ -75,7 +75,7 @@ Json piecesJson(const Plan& plan) {
       features.push_back(
           {{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", each.note}});
     Json route = Json::array();
-    for (const int point : p.route) route.push_back(plan.skeleton.points[static_cast<size_t>(point)].id);
+    for (const int point : p.route) route.push_back(plan.skeleton->points[static_cast<size_t>(point)].id);
     Json bends = Json::array();
     for (const Bend& b : p.bends)
       bends.push_back({{"at_mm", b.at},
@@ -85,7 +85,7 @@ Json piecesJson(const Plan& plan) {
                        {"inside_radius_mm", b.radius},
                        {"fold", b.fold},
                        {"point", b.point < 0 ? Json(nullptr)
-                                             : Json(plan.skeleton.points[static_cast<size_t>(b.point)].id)}});
+                                             : Json(plan.skeleton->points[static_cast<size_t>(b.point)].id)}});
     Json twists = Json::array();
     for (const TwistZone& z : p.twists)
       twists.push_back({{"from_mm", z.from}, {"to_mm", z.to}, {"wires", z.wires}, {"turns", z.turns}});
@@ -135,7 +135,7 @@ Json joinsJson(const Plan& plan) {
       if (l >= 0) who.push_back(f.limbs[static_cast<size_t>(l)].id);
     joins.push_back(
         {{"kind", j.kind},
-         {"point", j.point < 0 ? Json(nullptr) : Json(plan.skeleton.points[static_cast<size_t>(j.point)].id)},
+         {"point", j.point < 0 ? Json(nullptr) : Json(plan.skeleton->points[static_cast<size_t>(j.point)].id)},
          {"limbs", std::move(who)},
          {"length_mm", j.length},
          {"thickness_mm", j.thickness},
@@ -163,7 +163,7 @@ Json toJson(const Plan& plan) {
             {"shoulder_height_mm", f.shoulderHeight},
             {"body_length_mm", f.bodyLength},
             {"total_length_mm", f.totalLength},
-            {"coat_mm", plan.wool.coatThickness},
+            {"coat_mm", plan.wool->coatThickness},
             {"bones", bonesJson(plan)}}},
           {"limbs", limbsJson(plan)},
           {"construction", id(plan.construction)},

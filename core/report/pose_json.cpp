@@ -52,7 +52,7 @@ Json poseJson(const PoseReport& r, const std::string& name) {
 std::vector<PatternPose> allPoses(const Project& project, const Plan& plan) {
   std::vector<PatternPose> out;
   out.push_back({"neutral", {}});
-  for (const PatternPose& p : plan.pattern.poses)
+  for (const PatternPose& p : plan.pattern->poses)
     if (std::none_of(project.stances.saved.begin(), project.stances.saved.end(),
                      [&](const PatternPose& own) { return own.name == p.name; }))
       out.push_back(p);

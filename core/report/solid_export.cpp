@@ -76,7 +76,7 @@ std::optional<Problem> exportSolid(const std::filesystem::path& path, const Plan
   MeshWish mesh;
   mesh.cell = wish.cell;
   mesh.blend = usualBlend(figure);
-  mesh.depth = wish.core ? plan.wool.coatThickness : 0;
+  mesh.depth = wish.core ? plan.wool->coatThickness : 0;
   mesh.stop = wish.stop;
   mesh.progress = wish.progress;
   const WoolField field(figure, 0);

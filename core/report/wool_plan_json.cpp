@@ -8,9 +8,9 @@ using Json = nlohmann::json;
 
 Json woolJson(const Plan& plan) {
   Json limbs = Json::array();
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
-    const LimbWool& w = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
+    const LimbWool& w = plan.wool->limbs[l];
     Json pads = Json::array();
     for (const Pad& pad : w.pads)
       pads.push_back({{"place", pad.place},
@@ -50,10 +50,10 @@ Json woolJson(const Plan& plan) {
                      {"minutes", plan.time.limbs[l]}});
   }
   Json markings = Json::array();
-  for (const MarkedArea& m : plan.wool.markings) markings.push_back({{"area_mm2", m.area}, {"g", m.grams}});
-  return {{"volume_mm3", plan.wool.volume},    {"core_g", plan.wool.core},
-          {"coat_g", plan.wool.coat},          {"coat_laid_mm", plan.wool.coatLaid},
-          {"ready_g", plan.wool.ready},        {"saved_g", plan.wool.saved},
+  for (const MarkedArea& m : plan.wool->markings) markings.push_back({{"area_mm2", m.area}, {"g", m.grams}});
+  return {{"volume_mm3", plan.wool->volume},    {"core_g", plan.wool->core},
+          {"coat_g", plan.wool->coat},          {"coat_laid_mm", plan.wool->coatLaid},
+          {"ready_g", plan.wool->ready},        {"saved_g", plan.wool->saved},
           {"hours", plan.time.total / 60},     {"hours_low", plan.time.low / 60},
           {"hours_high", plan.time.high / 60}, {"finish", id(plan.time.finish)},
           {"limbs", std::move(limbs)},         {"markings", std::move(markings)}};
@@ -63,10 +63,10 @@ std::string girthsCsv(const Plan& plan) {
   std::string out =
       "limb,from_root_mm,wire_mm,wound_mm,felted_mm,finished_mm,felted_across_mm,felted_deep_mm,"
       "finished_across_mm,finished_deep_mm\r\n";
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-    for (const Girth& g : plan.wool.limbs[l].girths)
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
+    for (const Girth& g : plan.wool->limbs[l].girths)
       out += fmt::format("{},{:.1f},{:.1f},{:.1f},{:.1f},{:.1f},{:.1f},{:.1f},{:.1f},{:.1f}\r\n",
-                         plan.figure.limbs[l].id, g.along, g.wire, g.wound, g.felted, g.finished,
+                         plan.figure->limbs[l].id, g.along, g.wire, g.wound, g.felted, g.finished,
                          g.coreAcross, g.coreDeep, g.across, g.deep);
   return out;
 }

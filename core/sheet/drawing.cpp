@@ -107,7 +107,7 @@ Drawing wireDrawing(const Plan& plan) {
       for (const Placed& v : views) {
         DrawnLine line;
         for (const int point : piece.route)
-          line.points.push_back(project(plan.skeleton.points[static_cast<size_t>(point)].at, v.view) +
+          line.points.push_back(project(plan.skeleton->points[static_cast<size_t>(point)].at, v.view) +
                                 v.shift);
         wire.lines.push_back(std::move(line));
       }
@@ -257,7 +257,7 @@ std::string wireCsv(const Plan& plan) {
       out += fmt::format(
           "{},{},{:.1f},,{},{},{},{:.1f},{}\n", head, b.fold ? "fold" : "bend", b.at, degrees(b.angle),
           degrees(b.roll), degrees(b.tool), b.radius,
-          quoted(b.point < 0 ? std::string() : plan.skeleton.points[static_cast<size_t>(b.point)].id));
+          quoted(b.point < 0 ? std::string() : plan.skeleton->points[static_cast<size_t>(b.point)].id));
   }
   return out;
 }

@@ -30,9 +30,9 @@ public:
     pages_.section("Poses");
     std::vector<PatternPose> poses = project_.stances.saved;
     if (poses.empty()) { // the animal's own, a page of them
-      poses.assign(plan_.pattern.poses.begin(),
-                   plan_.pattern.poses.begin() +
-                       static_cast<std::ptrdiff_t>(std::min(kMostOfAnimal, plan_.pattern.poses.size())));
+      poses.assign(plan_.pattern->poses.begin(),
+                   plan_.pattern->poses.begin() +
+                       static_cast<std::ptrdiff_t>(std::min(kMostOfAnimal, plan_.pattern->poses.size())));
     }
     const PatternPose& now = project_.stances.now;
     if (std::none_of(poses.begin(), poses.end(),

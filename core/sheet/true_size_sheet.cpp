@@ -89,9 +89,9 @@ private:
     y_ += 9;
     page.marks.push_back(
         text({kMargin, y_},
-             fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure.patternName,
-                         length(plan_.figure.overallHeight), length(plan_.figure.shoulderHeight),
-                         length(plan_.figure.totalLength), name(project_.construction)),
+             fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure->patternName,
+                         length(plan_.figure->overallHeight), length(plan_.figure->shoulderHeight),
+                         length(plan_.figure->totalLength), name(project_.construction)),
              3.6, false, TextAlign::Left, kFaint));
     y_ += 8;
     scaleBar(page.marks, {kMargin, y_ + 2});
@@ -179,9 +179,9 @@ private:
       y_ += 5.2;
     };
     row("limb", "core", "coat", "girth, coat on", true);
-    for (size_t l = 0; l < plan_.figure.limbs.size(); ++l) {
-      const LimbWool& w = plan_.wool.limbs[l];
-      row(plan_.figure.limbs[l].name, mass(w.core), mass(w.coat), length(w.girthMax), false);
+    for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
+      const LimbWool& w = plan_.wool->limbs[l];
+      row(plan_.figure->limbs[l].name, mass(w.core), mass(w.coat), length(w.girthMax), false);
     }
     row("in all", mass(plan_.totals.core), mass(plan_.totals.coat), "", true);
   }

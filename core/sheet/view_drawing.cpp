@@ -42,7 +42,7 @@ ViewDrawing drawView(const Plan& plan, View view) {
   }
   if (view != View::Above) out.push_back(line(place({left - pad, 0}), place({right + pad, 0}), 0.2, kFaint));
   const auto at = [&](int point) -> Point {
-    return place(project(plan.skeleton.points[static_cast<size_t>(point)].at, view));
+    return place(project(plan.skeleton->points[static_cast<size_t>(point)].at, view));
   };
   for (size_t i = 0; i < plan.pieces.size(); ++i) {
     const Piece& piece = plan.pieces[i];

@@ -38,7 +38,7 @@ void say(Filler& pages, const std::string& words, double indent = 0, bool bold =
 
 /// What a portion is made of.
 std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
-  const LimbWool& w = plan.wool.limbs[static_cast<size_t>(step.limb)];
+  const LimbWool& w = plan.wool->limbs[static_cast<size_t>(step.limb)];
   switch (step.kind) {
   case BuildStep::Kind::Wind: {
     const Winding& wind = w.winding;
@@ -87,10 +87,10 @@ void portions(Filler& pages, const Project& project, const Plan& plan) {
   }
   pages.y() += 3;
   say(pages, "How to wind", 0, true);
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
-    const LimbWool& w = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
+    const LimbWool& w = plan.wool->limbs[l];
     if (!shownOf(plan.figure, l) || w.winding.strips == 0) continue;
-    const FigureLimb& limb = plan.figure.limbs[l];
+    const FigureLimb& limb = plan.figure->limbs[l];
     std::string words =
         fmt::format("{}: begin {}; wind {}; end {}.", limb.side > 0 ? "Each " + limb.family : limb.name,
                     w.winding.start, w.winding.way, w.winding.finish);
@@ -123,7 +123,7 @@ void portions(Filler& pages, const Project& project, const Plan& plan) {
       fmt::format("Weights are estimates{}. It is easy to add wool and nearly impossible to take it off: "
                   "stop a little "
                   "early and put the tape round.",
-                  plan.wool.handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
+                  plan.wool->handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
                                             : " by your own test ball"),
       4);
 }
@@ -132,10 +132,10 @@ void tapes(Filler& pages, const Project& project, const Plan& plan) {
   const UnitSystem units = project.units;
   pages.section("Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough");
   const double clear = pages.clear();
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
-    const LimbWool& w = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
+    const LimbWool& w = plan.wool->limbs[l];
     if (!shownOf(plan.figure, l) || w.girths.empty()) continue;
-    const FigureLimb& limb = plan.figure.limbs[l];
+    const FigureLimb& limb = plan.figure->limbs[l];
     const double whole = w.girthMax + 6;
     const double step = clear - kTapeOverlap;
     const int rows = whole <= clear ? 1 : 1 + static_cast<int>(std::ceil((whole - clear) / step));
@@ -209,11 +209,11 @@ void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
     int count;
   };
   std::vector<Shown> all;
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
     if (!shownOf(plan.figure, l)) continue;
-    const FigureLimb& limb = plan.figure.limbs[l];
-    for (const Pad& pad : plan.wool.limbs[l].pads)
-      all.push_back({&pad, pad.place, limb.side > 0 && plan.figure.symmetric ? 2 : pad.count});
+    const FigureLimb& limb = plan.figure->limbs[l];
+    for (const Pad& pad : plan.wool->limbs[l].pads)
+      all.push_back({&pad, pad.place, limb.side > 0 && plan.figure->symmetric ? 2 : pad.count});
   }
   std::stable_sort(all.begin(), all.end(),
                    [](const Shown& a, const Shown& b) { return a.pad->rank < b.pad->rank; });

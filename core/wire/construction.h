@@ -46,6 +46,8 @@ struct StrandSegment {
   int limb = 0;     ///< whose stretch it is
   int bone = -1;    ///< -1 for the link to a limb's first joint
   int wires = 1;
+
+  [[nodiscard]] bool operator==(const StrandSegment&) const = default;
 };
 
 /// How a limb is held where it leaves the body: its wire lashed on with a short extra piece, glued into an
@@ -70,6 +72,8 @@ struct WireGroup {
   int meets = -1;                      ///< point where it is twisted round another group's wire
   RootHold root = RootHold::Lashed;
   bool equal = false; ///< its pieces and those of like groups are cut alike
+
+  [[nodiscard]] bool operator==(const WireGroup&) const = default;
 };
 
 /// What the maker wants of a limb; nothing where it is as the construction has it.

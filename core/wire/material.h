@@ -42,6 +42,8 @@ struct Material {
   double pieceMass = 0;          ///< g of one such piece, pile included
   std::string source;            ///< the kinds of source and how sure they are
   std::string caution;           ///< shown beside the wire; may be empty
+
+  [[nodiscard]] bool operator==(const Material&) const = default;
 };
 
 /// What is known of it in a few sentences: stiffness, yield with its range, sizes, cover, source.

@@ -88,6 +88,8 @@ struct PieceRules {
     [[nodiscard]] bool operator==(const Digits&) const = default;
   };
   std::map<int, Digits> digits; ///< by limb
+
+  [[nodiscard]] bool operator==(const PieceRules&) const = default;
 };
 
 /// How a group's strands may run, best first; the first was taken unless the maker settled another.

@@ -37,6 +37,8 @@ struct WireSection {
   int wires = 1;
   double lay = kTwistLay; ///< pitch over the wire's own diameter
 
+  [[nodiscard]] bool operator==(const WireSection&) const = default;
+
   [[nodiscard]] int strands() const { return wires * material.strandsPerWire; }
   /// Diameter of one wire as it is twisted: for a stem its two strands.
   [[nodiscard]] double wireDiameter() const;

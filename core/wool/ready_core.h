@@ -14,6 +14,8 @@ struct ReadyFit {
   double placed = 0;          ///< mm3 that lie under the wool
   std::vector<double> byBone; ///< mm3 of `placed` in each bone
   double grams = 0;           ///< of what is placed
+
+  [[nodiscard]] bool operator==(const ReadyFit&) const = default;
   [[nodiscard]] double fits() const { return whole > 0 ? placed / whole : 0; }
 };
 

@@ -90,8 +90,15 @@ public:
     if (in.wish.ball) out_.handFactor = handFactor(*in.wish.ball);
   }
 
-  WoolPlan run() {
-    for (size_t l = 0; l < figure_.limbs.size(); ++l) out_.limbs.push_back(limb(l));
+  std::vector<LimbWool> alone(const LimbsBefore* before) {
+    std::vector<LimbWool> out;
+    for (size_t l = 0; l < figure_.limbs.size(); ++l)
+      out.push_back(before && before->input.limbs[l] == in_.limbs[l] ? before->alone[l] : limb(l));
+    return out;
+  }
+
+  WoolPlan run(std::vector<LimbWool> alone) {
+    out_.limbs = std::move(alone);
     flats();
     for (const Marking& marking : in_.wish.markings) {
       MarkedArea area =
@@ -389,9 +396,19 @@ std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, con
   return out;
 }
 
+std::vector<LimbWool> limbsAlone(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
+                                 const WoolRules& rules, const LimbsBefore* before) {
+  return Planner(figure, solid, in, rules).alone(before);
+}
+
+WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in, const WoolRules& rules,
+                  std::vector<LimbWool> alone) {
+  return Planner(figure, solid, in, rules).run(std::move(alone));
+}
+
 WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
                   const WoolRules& rules) {
-  return Planner(figure, solid, in, rules).run();
+  return planWool(figure, solid, in, rules, limbsAlone(figure, solid, in, rules));
 }
 
 } // namespace columna

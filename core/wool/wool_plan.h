@@ -76,6 +76,7 @@ struct LimbWoolInput {
   std::optional<double> density; ///< g/mm3, the maker's own
   CoatWay way = CoatWay::Advised;
   double bundle = 0; ///< mm of wire, 0 without
+  [[nodiscard]] bool operator==(const LimbWoolInput&) const = default;
 };
 
 struct WoolInput {
@@ -86,6 +87,18 @@ struct WoolInput {
   std::vector<LimbWoolInput> limbs; ///< one a limb of the figure
 };
 
+/// Each limb's own wool, before flats and markings. `before`: of the same figure, solid and rules, and of an
+/// input that is the same but for some limbs; those that are the same are taken over.
+struct LimbsBefore {
+  const WoolInput& input;
+  const std::vector<LimbWool>& alone;
+};
+[[nodiscard]] std::vector<LimbWool> limbsAlone(const Figure& figure, const KnownSolid& solid,
+                                               const WoolInput& in, const WoolRules& rules,
+                                               const LimbsBefore* before = nullptr);
+
+[[nodiscard]] WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
+                                const WoolRules& rules, std::vector<LimbWool> alone);
 [[nodiscard]] WoolPlan planWool(const Figure& figure, const KnownSolid& solid, const WoolInput& in,
                                 const WoolRules& rules);
 

@@ -44,6 +44,8 @@ struct WoolRules {
   [[nodiscard]] double passes(Firmness firmness) const {
     return firmness == Firmness::Soft ? passesSoft : firmness == Firmness::Medium ? passesMedium : passesFirm;
   }
+
+  [[nodiscard]] bool operator==(const WoolRules&) const = default;
 };
 
 /// Errors name the file and the key: one missing, not a number, below zero, or without a source.

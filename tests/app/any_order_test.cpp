@@ -48,8 +48,8 @@ private:
       return between(low, high);
     }
   }
-  int limb() { return pick(static_cast<int>(s_.plan().figure.limbs.size())); }
-  int bone() { return pick(static_cast<int>(s_.plan().figure.bones.size())); }
+  int limb() { return pick(static_cast<int>(s_.plan().figure->limbs.size())); }
+  int bone() { return pick(static_cast<int>(s_.plan().figure->bones.size())); }
 
   void learn() {
     study();
@@ -87,7 +87,7 @@ private:
     });
     acts_.emplace_back("put back", [this] { changes::putBack(s_, pick(3) == 0 ? -1 : bone()); });
     acts_.emplace_back("made", [this] {
-      (void)changes::setMade(s_, {s_.plan().figure.limbs[static_cast<size_t>(limb())].family,
+      (void)changes::setMade(s_, {s_.plan().figure->limbs[static_cast<size_t>(limb())].family,
                                   pick(3) ? std::optional(size(20, 120)) : std::nullopt, std::nullopt,
                                   "2026-11-26"});
     });
@@ -127,7 +127,7 @@ private:
     acts_.emplace_back("stance", [this] {
       PatternPose p;
       for (int k = 0; k < 3; ++k)
-        p.turns[s_.plan().figure.bones[static_cast<size_t>(bone())].patternBone] =
+        p.turns[s_.plan().figure->bones[static_cast<size_t>(bone())].patternBone] =
             Turn{between(-2, 2), between(-2, 2), between(-2, 2)};
       changes::setStance(s_, QStringLiteral("anyhow"), p);
     });
@@ -198,13 +198,13 @@ TEST_P(AnyOrder, TheWindowLivesAndEverythingUndoes) {
     done += hand.act() + ", ";
     QApplication::processEvents();
     const Plan& plan = session.plan();
-    ASSERT_EQ(plan.limbs.size(), plan.figure.limbs.size()) << done;
-    ASSERT_EQ(plan.wool.limbs.size(), plan.figure.limbs.size()) << done;
-    ASSERT_LT(session.selected(), static_cast<int>(plan.figure.limbs.size())) << done;
+    ASSERT_EQ(plan.limbs.size(), plan.figure->limbs.size()) << done;
+    ASSERT_EQ(plan.wool->limbs.size(), plan.figure->limbs.size()) << done;
+    ASSERT_LT(session.selected(), static_cast<int>(plan.figure->limbs.size())) << done;
     ASSERT_TRUE(std::isfinite(plan.totals.mass) && plan.totals.mass > 0) << done;
-    ASSERT_EQ(session.stance().plan().figure.bones.size(), plan.figure.bones.size()) << done;
-    ASSERT_EQ(session.build().plan(false).figure.tubes.size(), plan.figure.tubes.size()) << done;
-    ASSERT_EQ(session.build().plan(true).figure.tubes.size(), session.stance().plan().figure.tubes.size())
+    ASSERT_EQ(session.stance().plan().figure->bones.size(), plan.figure->bones.size()) << done;
+    ASSERT_EQ(session.build().plan(false).figure->tubes.size(), plan.figure->tubes.size()) << done;
+    ASSERT_EQ(session.build().plan(true).figure->tubes.size(), session.stance().plan().figure->tubes.size())
         << done;
     bool newer = false;
     const auto again = projectFromJson(toJson(session.project()), "f", newer);

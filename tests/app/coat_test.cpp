@@ -37,7 +37,7 @@ protected:
   [[nodiscard]] WrapCard* wrap() { return card<WrapCard>(); }
   [[nodiscard]] std::vector<double> girths() const {
     std::vector<double> out;
-    for (const LimbWool& w : plan().wool.limbs)
+    for (const LimbWool& w : plan().wool->limbs)
       for (const Girth& g : w.girths) out.push_back(g.finished);
     return out;
   }
@@ -48,7 +48,7 @@ protected:
 
 TEST_F(CoatTest, TheLivingPeltIsOfferedAndLaidInRows) {
   const std::vector<double> before = girths();
-  const double laid = plan().wool.coatLaid;
+  const double laid = plan().wool->coatLaid;
   EXPECT_EQ(session.project().wool.finish, CoatFinish::Felted);
   EXPECT_LT(laid, 3) << "what hides the core, not what the animal wears";
   ASSERT_TRUE(panel->offerKey()->isVisible());
@@ -57,7 +57,7 @@ TEST_F(CoatTest, TheLivingPeltIsOfferedAndLaidInRows) {
   ASSERT_TRUE(session.project().wool.furShown.has_value());
   EXPECT_GT(*session.project().wool.furShown, laid);
   double fur = 0;
-  for (const LimbWool& w : plan().wool.limbs) fur += w.fur;
+  for (const LimbWool& w : plan().wool->limbs) fur += w.fur;
   EXPECT_GT(fur, 0) << "fur has its own mass";
   EXPECT_FALSE(panel->offerKey()->isVisible());
   const std::vector<double> after = girths();
@@ -81,7 +81,7 @@ TEST_F(CoatTest, EveryWayOfMakingItByKeyboard) {
     type(panel->furField(), "22");
     EXPECT_NEAR(*session.project().wool.furShown, 22, 1e-9);
     int tufts = 0;
-    for (const LimbWool& w : plan().wool.limbs) tufts += w.furRows.tufts;
+    for (const LimbWool& w : plan().wool->limbs) tufts += w.furRows.tufts;
     EXPECT_GT(tufts, 0) << static_cast<int>(way);
   }
   // No length of it: the felted coat again.
@@ -92,7 +92,7 @@ TEST_F(CoatTest, EveryWayOfMakingItByKeyboard) {
 
 TEST_F(CoatTest, AReadyCoreIsSetIntoTheTrunkByHand) {
   session.select(limb("trunk"));
-  const double before = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core;
+  const double before = plan().wool->limbs[static_cast<size_t>(limb("trunk"))].core;
   const double mass = plan().totals.mass;
   EXPECT_FALSE(wrap()->readySize()->isVisible());
   take(wrap()->readyBox(), 2);
@@ -106,7 +106,7 @@ TEST_F(CoatTest, AReadyCoreIsSetIntoTheTrunkByHand) {
   EXPECT_NEAR(core.across, 20, 1e-9);
   EXPECT_NEAR(core.deep, 20, 1e-9);
   EXPECT_NEAR(core.grams, 1.2, 1e-9);
-  const LimbWool& trunk = plan().wool.limbs[static_cast<size_t>(limb("trunk"))];
+  const LimbWool& trunk = plan().wool->limbs[static_cast<size_t>(limb("trunk"))];
   EXPECT_GT(trunk.saved, 0);
   EXPECT_LT(trunk.core, before);
   EXPECT_NEAR(before - trunk.core, trunk.saved, 0.02 * before);
@@ -144,9 +144,9 @@ TEST_F(CoatTest, FinishDecidesTheHours) {
 
 TEST_F(CoatTest, AnEmptyCoatFieldIsTheUsualCoatAgain) {
   session.select(-1);
-  const double usual = plan().wool.coatLaid;
+  const double usual = plan().wool->coatLaid;
   type(wrap()->coatField(), "4");
-  EXPECT_NEAR(plan().wool.coatLaid, 4, 1e-9);
+  EXPECT_NEAR(plan().wool->coatLaid, 4, 1e-9);
   empty(wrap()->coatField());
-  EXPECT_NEAR(plan().wool.coatLaid, usual, 1e-9);
+  EXPECT_NEAR(plan().wool->coatLaid, usual, 1e-9);
 }

@@ -338,7 +338,7 @@ TEST_F(KeepWorkTest, UndoKeepsThePartByItsName) {
   session.select(limb("neck"));
   session.undo();
   ASSERT_GE(session.selected(), 0);
-  EXPECT_EQ(plan().figure.limbs[static_cast<size_t>(session.selected())].id, "neck");
+  EXPECT_EQ(plan().figure->limbs[static_cast<size_t>(session.selected())].id, "neck");
 }
 
 TEST_F(KeepWorkTest, AnotherAnimalLetsGoOfTheJointAtHand) {

@@ -82,8 +82,8 @@ protected:
     window.resize(1280, 800);
     window.show();
     for (const StageId stage : {kStudy, kWire, kPose, kWrap})
-      for (int limb = -1; limb < static_cast<int>(session.plan().figure.limbs.size()); ++limb) {
-        if (limb >= 0 && session.plan().figure.limbs[static_cast<size_t>(limb)].side < 0) continue;
+      for (int limb = -1; limb < static_cast<int>(session.plan().figure->limbs.size()); ++limb) {
+        if (limb >= 0 && session.plan().figure->limbs[static_cast<size_t>(limb)].side < 0) continue;
         session.setStage(stage);
         session.select(limb);
         if (stage == kWrap) window.stage<WrapStage>()->view().setTab((limb + 1) % 4);

@@ -151,7 +151,7 @@ TEST_F(OwnStageTest, SharesAKeyWithAnotherStageAndHasItsOwnWhileItIsOn) {
   EXPECT_EQ(own->commas, 1);
   EXPECT_FALSE(session.history().canUndo()) << "no wire was changed";
   session.setStage(kWire);
-  session.select(*session.plan().figure.limb("trunk"));
+  session.select(*session.plan().figure->limb("trunk"));
   QTest::keyClick(&window, Qt::Key_Period);
   EXPECT_EQ(own->commas, 1);
   EXPECT_TRUE(session.history().canUndo());
@@ -166,7 +166,7 @@ TEST_F(OwnStageTest, ItsLayerTakesTheHandAndTheKeysBeforeTheMat) {
   const QRectF clip = mat->port(mat->mainView()).clip;
   const QImage seen = mat->grab().toImage();
   EXPECT_EQ(seen.pixelColor((clip.topLeft() + QPointF(4, 4)).toPoint()), QColor(1, 2, 3));
-  const int trunk = *session.plan().figure.limb("trunk");
+  const int trunk = *session.plan().figure->limb("trunk");
   session.select(trunk);
   const QPoint upper(qRound(clip.center().x()), qRound(clip.top()) + 20);
   QTest::mousePress(mat, Qt::LeftButton, {}, upper);

@@ -75,7 +75,7 @@ TEST_F(StudyTest, APictureIsTracedByClicksAndItsLengthsTakenOver) {
   ASSERT_TRUE(lengths.contains("forearm"));
   EXPECT_NEAR(lengths.at("forearm") / lengths.at("loin"), 1.3, 0.12) << "a pixel is a twentieth of this bone";
   EXPECT_NEAR(lengths.at("tail3") / lengths.at("loin"), 0.8, 0.06);
-  EXPECT_NEAR(plan().figure.overallHeight, 160, 1e-6) << "the chosen size stays";
+  EXPECT_NEAR(plan().figure->overallHeight, 160, 1e-6) << "the chosen size stays";
   // Undo goes back step by step, the picture last.
   QTest::keyClick(window.mat(), Qt::Key_Z, Qt::ControlModifier);
   EXPECT_TRUE(session.project().shape.none());
@@ -111,7 +111,7 @@ TEST_F(StudyTest, LinesStraightenAndScaleThePicture) {
   EXPECT_EQ(session.project().photos[0].straighten, 0);
   study().setPhotoTool(PhotoTool::Tall);
   line({600, 650}, {600, 150});
-  EXPECT_NEAR(session.project().photos[0].mmPerPixel, plan().figure.overallHeight / 500, 0.01);
+  EXPECT_NEAR(session.project().photos[0].mmPerPixel, plan().figure->overallHeight / 500, 0.01);
   study().setPhotoTool(PhotoTool::KnownLength);
   line({300, 400}, {800, 400});
   type(part<StudyRack>()->photo()->lineField(), "10 cm");

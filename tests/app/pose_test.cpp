@@ -33,14 +33,14 @@ protected:
     QObject::connect(&session, &Session::noted, &session, [this](const QString& s) { note = s; });
   }
   [[nodiscard]] int point(const char* id) const {
-    const auto& points = plan().skeleton.points;
+    const auto& points = plan().skeleton->points;
     for (size_t p = 0; p < points.size(); ++p)
       if (points[p].id == id) return static_cast<int>(p);
     ADD_FAILURE() << id;
     return 0;
   }
   [[nodiscard]] Vec3 at(const char* id) const {
-    return session.stance().plan().skeleton.points[static_cast<size_t>(point(id))].at;
+    return session.stance().plan().skeleton->points[static_cast<size_t>(point(id))].at;
   }
   void drag(const char* joint, const Vec2& mm) {
     Mat* mat = window.mat();
@@ -112,14 +112,14 @@ TEST_F(PoseTest, ByKeyboardAlone) {
   for (int k = 0; k < 3; ++k) QTest::keyClick(window.mat(), Qt::Key_J);
   ASSERT_GE((*window.mat()->layer<PoseLayer>()).active(), 0);
   const auto p = static_cast<size_t>((*window.mat()->layer<PoseLayer>()).active());
-  const Vec3 before = session.stance().plan().skeleton.points[p].at;
+  const Vec3 before = session.stance().plan().skeleton->points[p].at;
   for (int k = 0; k < 3; ++k) QTest::keyClick(window.mat(), Qt::Key_Up);
-  EXPECT_GT(session.stance().plan().skeleton.points[p].at.z(), before.z() + 0.5);
+  EXPECT_GT(session.stance().plan().skeleton->points[p].at.z(), before.z() + 0.5);
   QTest::keyClick(window.mat(), Qt::Key_Escape);
   EXPECT_LT((*window.mat()->layer<PoseLayer>()).active(), 0);
   // Poses one by one.
   QTest::keyClick(&window, Qt::Key_PageDown);
-  EXPECT_EQ(session.project().stances.now.name, plan().pattern.poses[0].name);
+  EXPECT_EQ(session.project().stances.now.name, plan().pattern->poses[0].name);
   QTest::keyClick(&window, Qt::Key_PageUp);
   EXPECT_EQ(session.project().stances.now.name, "");
 }
@@ -161,16 +161,16 @@ TEST_F(PoseTest, OnTheTurntable) {
 
 TEST_F(PoseTest, PosesAreSavedSteppedAndRemoved) {
   PoseRack* rack = part<PoseRack>();
-  ASSERT_EQ(rack->tiles().size(), 1 + plan().pattern.poses.size());
+  ASSERT_EQ(rack->tiles().size(), 1 + plan().pattern->poses.size());
   QTest::mouseClick(rack->tiles()[2], Qt::LeftButton);
   const std::string taken = session.project().stances.now.name;
-  EXPECT_EQ(taken, plan().pattern.poses[1].name);
+  EXPECT_EQ(taken, plan().pattern->poses[1].name);
   EXPECT_TRUE(rack->tiles()[2]->isChecked());
   drag("nose", {4, -6});
   type(rack->nameField(), "on watch");
   ASSERT_EQ(session.project().stances.saved.size(), 1U);
   EXPECT_EQ(session.project().stances.saved[0].name, "on watch");
-  EXPECT_EQ(rack->tiles().size(), 2 + plan().pattern.poses.size());
+  EXPECT_EQ(rack->tiles().size(), 2 + plan().pattern->poses.size());
   QTest::mouseClick(rack->saveKey(), Qt::LeftButton);
   EXPECT_TRUE(refusal.contains(QStringLiteral("needs a name")));
   QTest::mouseClick(rack->removeKey(), Qt::LeftButton);
@@ -194,7 +194,7 @@ TEST_F(PoseTest, TheCardTurnsMirrorsAndCopies) {
   card->turn(0)->setFocus();
   card->turn(0)->setValue(20);
   QTest::keyClick(card->turn(0), Qt::Key_Return);
-  const PatternBone& forearm = *plan().pattern.bone("forearm");
+  const PatternBone& forearm = *plan().pattern->bone("forearm");
   EXPECT_NEAR(turnOf(session.project().stances.now, forearm, false).flex, 20 * M_PI / 180, 1e-6);
   EXPECT_NEAR(turnOf(session.project().stances.now, forearm, true).flex, 0, 1e-6);
   QTest::mouseClick(card->copyKey(), Qt::LeftButton);
@@ -310,10 +310,10 @@ TEST_F(PoseTest, WiresLifeByPosesGoneThrough) {
   double budget = 0;
   for (const JointReport& j : session.stance().report().joints) budget = std::max(budget, j.budget);
   EXPECT_GT(budget, 0.3);
-  changes::takePose(session, QString::fromStdString(plan().pattern.poses[1].name));
+  changes::takePose(session, QString::fromStdString(plan().pattern->poses[1].name));
   QTest::mouseClick(life->recordKey(), Qt::LeftButton);
   ASSERT_EQ(session.project().stances.made.size(), 1U);
-  EXPECT_EQ(session.project().stances.made[0].to, plan().pattern.poses[1].name);
+  EXPECT_EQ(session.project().stances.made[0].to, plan().pattern->poses[1].name);
 }
 
 TEST_F(PoseTest, AHoveringFootIsCured) {

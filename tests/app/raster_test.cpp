@@ -87,8 +87,8 @@ TEST(Raster, CameraThereAndBack) {
 TEST(Raster, MeshesOfAllAnimals) {
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = planned(project(p.id, 160));
-    const std::vector<QRgb> colours(plan.figure.limbs.size(), qRgb(200, 180, 150));
-    const Figure posedOne = figureAtScale(posed(plan.pattern, p.poses.front()), plan.figure.scale);
+    const std::vector<QRgb> colours(plan.figure->limbs.size(), qRgb(200, 180, 150));
+    const Figure posedOne = figureAtScale(posed(plan.pattern, p.poses.front()), plan.figure->scale);
     const Mesh mesh = woolMesh(posedOne, 12, colours);
     EXPECT_GT(mesh.triangles.size(), 500U) << p.id;
     for (const MeshVertex& v : mesh.vertices) {

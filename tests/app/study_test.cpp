@@ -7,14 +7,14 @@ using namespace columna::test;
 
 TEST_F(StudyTest, AJointDraggedInTheSideViewKeepsItsDistanceFromTheMiddle) {
   const Vec3 before = place("right-elbow");
-  const double scale = plan().figure.scale;
+  const double scale = plan().figure->scale;
   drag(joint(View::Side, "right-elbow"), QPoint(18, -12));
   const Vec3 after = place("right-elbow");
   EXPECT_NEAR(after.x() - before.x(), 18 / window.mat()->scale(), 1.2);
   EXPECT_NEAR(after.z() - before.z(), 12 / window.mat()->scale(), 1.2);
   EXPECT_NEAR(after.y(), before.y(), 1e-9) << "a side view says nothing of y";
   EXPECT_NEAR(place("left-elbow").x(), after.x(), 1e-9) << "the twin follows";
-  EXPECT_NEAR(plan().figure.scale, scale, 1e-9) << "and nothing else is re-sized";
+  EXPECT_NEAR(plan().figure->scale, scale, 1e-9) << "and nothing else is re-sized";
   EXPECT_EQ(session.history().undoName(), "move elbow");
   QTest::keyClick(window.mat(), Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(place("right-elbow"), before) << "one drag is one step";
@@ -30,10 +30,10 @@ TEST_F(StudyTest, InTheFrontViewItMovesSidewaysAndUntiedAlone) {
   EXPECT_NEAR(after.y() - before.y(), -14 / window.mat()->scale(), 1.2);
   EXPECT_NEAR(after.z(), before.z(), 1e-9);
   EXPECT_NEAR((place("left-stifle") - left).norm(), 0, 1e-9);
-  EXPECT_FALSE(plan().figure.symmetric);
+  EXPECT_FALSE(plan().figure->symmetric);
   EXPECT_NE(boneLength("right-shin"), boneLength("left-shin"));
   session.undo();
-  EXPECT_TRUE(plan().figure.symmetric);
+  EXPECT_TRUE(plan().figure->symmetric);
 }
 
 TEST_F(StudyTest, WithShiftAllThatHangsOnItComesAlong) {
@@ -78,14 +78,14 @@ TEST_F(StudyTest, AClickOnAJointStillSelectsItsLimb) {
 TEST_F(StudyTest, ARingDraggedChangesTheGirthInItsView) {
   session.select(limb("trunk"));
   const auto girth = [&] {
-    for (const FigureBone& b : plan().figure.bones)
+    for (const FigureBone& b : plan().figure->bones)
       if (b.id == "loin") return b.stations[b.stations.size() / 2];
     return Station();
   };
   const Station before = girth();
   const auto ring = [&](const Grip& g) {
     return g.kind == Grip::Kind::Ring && g.place == 1 &&
-           plan().figure.bones[static_cast<size_t>(g.bone)].id == "loin";
+           plan().figure->bones[static_cast<size_t>(g.bone)].id == "loin";
   };
   drag(grip(View::Side, [&](const Grip& g) { return ring(g) && g.edge * 1 > 0; }), QPoint(0, -14));
   EXPECT_NE(girth().deep, before.deep);
@@ -130,12 +130,12 @@ TEST_F(StudyTest, BonesAndGirthsAreTypedMarkedAndPutBack) {
 TEST_F(StudyTest, EveryMeasureSizesTheFigure) {
   auto* study = card<StudyCard>();
   type(study->sizeField(SizeBy::HeadLength), "40 mm");
-  EXPECT_NEAR(plan().figure.limbs[static_cast<size_t>(limb("head"))].length, 40, 1e-9);
+  EXPECT_NEAR(plan().figure->limbs[static_cast<size_t>(limb("head"))].length, 40, 1e-9);
   type(study->sizeField(SizeBy::Scale), "1:8");
   EXPECT_NEAR(lengthOf(plan().figure, plan().pattern, SizeBy::Scale), 8, 1e-9);
   session.select(limb("tail"));
   type(study->sizeField(SizeBy::Limb), "12 cm");
-  EXPECT_NEAR(plan().figure.limbs[static_cast<size_t>(limb("tail"))].length, 120, 1e-9);
+  EXPECT_NEAR(plan().figure->limbs[static_cast<size_t>(limb("tail"))].length, 120, 1e-9);
   EXPECT_EQ(session.project().size.limb, "tail");
 }
 
@@ -162,12 +162,12 @@ TEST_F(StudyTest, DialsByKeyboardAndByNumber) {
 TEST_F(StudyTest, PartFirst) {
   QTest::mouseClick(part<StudyRack>()->tab(Way::Made), Qt::LeftButton);
   MadePanel* panel = part<StudyRack>()->made();
-  const double before = plan().figure.overallHeight;
-  const double trunk = plan().figure.limbs[static_cast<size_t>(limb("trunk"))].length;
+  const double before = plan().figure->overallHeight;
+  const double trunk = plan().figure->limbs[static_cast<size_t>(limb("trunk"))].length;
   type(panel->lengthField(QStringLiteral("trunk")),
        QString::number(trunk * 1.1, 'f', 6).toUtf8().constData());
-  EXPECT_NEAR(plan().made.ratio, 1.1, 1e-6);
-  EXPECT_GT(plan().figure.overallHeight, before);
+  EXPECT_NEAR(plan().made->ratio, 1.1, 1e-6);
+  EXPECT_GT(plan().figure->overallHeight, before);
   type(panel->lengthField(QStringLiteral("head")), "130 mm");
   EXPECT_TRUE(panel->wordsOf(QStringLiteral("head")).contains(QStringLiteral("large for this body")))
       << panel->wordsOf(QStringLiteral("head")).toStdString();
@@ -182,31 +182,31 @@ TEST_F(StudyTest, PartFirst) {
     QTest::keyClick(field, Qt::Key_Delete);
     QTest::keyClick(field, Qt::Key_Return);
   }
-  EXPECT_NEAR(plan().figure.overallHeight, before, 1e-9) << "and back";
+  EXPECT_NEAR(plan().figure->overallHeight, before, 1e-9) << "and back";
 }
 
 TEST_F(StudyTest, WoolAtHandSizesTheFigureAndTheChartFollows) {
   QTest::mouseClick(part<StudyRack>()->tab(Way::Scale), Qt::LeftButton);
   ScalePanel* panel = part<StudyRack>()->scale();
   // Tried beside the window, which goes on meanwhile.
-  const double first = plan().figure.overallHeight;
+  const double first = plan().figure->overallHeight;
   type(panel->wool(), "40 g");
-  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure.overallHeight != first; }, kPatience));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure->overallHeight != first; }, kPatience));
   EXPECT_NEAR(plan().totals.core, 40, 0.5) << "a hundredth, far below what the scale and the hand differ";
-  const double second = plan().figure.overallHeight;
+  const double second = plan().figure->overallHeight;
   type(panel->wire(), "900 mm");
-  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure.overallHeight != second; }, kPatience));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return plan().figure->overallHeight != second; }, kPatience));
   EXPECT_LE(plan().totals.wireLength, 900);
-  const double height = plan().figure.overallHeight;
+  const double height = plan().figure->overallHeight;
   // An answer for a figure that is another by then is dropped.
   type(panel->wool(), "90 g");
   session.undo();
   EXPECT_TRUE(QTest::qWaitFor([&] { return !panel->behind(); }, kPatience));
-  EXPECT_EQ(plan().figure.overallHeight, second);
+  EXPECT_EQ(plan().figure->overallHeight, second);
   session.redo();
   type(panel->wool(), "a handful");
   EXPECT_FALSE(refusal.isEmpty());
-  EXPECT_EQ(plan().figure.overallHeight, height);
+  EXPECT_EQ(plan().figure->overallHeight, height);
   EXPECT_TRUE(QTest::qWaitFor([&] { return !panel->behind(); }, kPatience));
   EXPECT_FALSE(panel->smallWords().isEmpty());
 }
@@ -256,11 +256,11 @@ TEST_F(StudyTest, ABodyThatIsTheTrunkAloneSaysHowHighThatMakesIt) {
   };
   session.startNew(QStringLiteral("owl"));
   type(card->sizeField(SizeBy::BodyLength), "160");
-  EXPECT_NEAR(plan().figure.bodyLength, 160, 1e-6);
-  const QString high = QString::fromStdString(printLength(plan().figure.overallHeight, UnitSystem::Metric));
-  EXPECT_GT(plan().figure.overallHeight, 250);
+  EXPECT_NEAR(plan().figure->bodyLength, 160, 1e-6);
+  const QString high = QString::fromStdString(printLength(plan().figure->overallHeight, UnitSystem::Metric));
+  EXPECT_GT(plan().figure->overallHeight, 250);
   EXPECT_GE(under().count(high), 1) << under().toStdString();
   session.startNew(QStringLiteral("red_fox"));
-  EXPECT_FALSE(under().contains(
-      QString::fromStdString(printLength(plan().figure.overallHeight, UnitSystem::Metric) + " high in all")));
+  EXPECT_FALSE(under().contains(QString::fromStdString(
+      printLength(plan().figure->overallHeight, UnitSystem::Metric) + " high in all")));
 }

@@ -49,10 +49,10 @@ protected:
     QTest::mouseRelease(window.mat(), Qt::LeftButton, keys, from + by);
   }
   [[nodiscard]] Vec3 place(const char* sided) const {
-    return *jointPlace(plan().pattern, sided) * plan().figure.scale;
+    return *jointPlace(plan().pattern, sided) * plan().figure->scale;
   }
   [[nodiscard]] double boneLength(const char* id) const {
-    for (const FigureBone& b : plan().figure.bones)
+    for (const FigureBone& b : plan().figure->bones)
       if (b.id == id) return b.length;
     return 0;
   }

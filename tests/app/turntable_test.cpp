@@ -89,7 +89,7 @@ TEST_F(TurntableTest, TheFlatViewsShowTheStanceAndMarkingTheNeutralOne) {
 
 TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   const FigureBone tip = bone("tail", -1);
-  const double scale = plan().figure.scale;
+  const double scale = plan().figure->scale;
   Marking m;
   m.name = "tip";
   m.tone = Tone::Dark;
@@ -102,7 +102,7 @@ TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   });
   const WoolPaint paint(session, true);
   const QRgb dark = toneColour(Tone::Dark).rgb();
-  const int b = plan().figure.limbs[static_cast<size_t>(limb("tail"))].bones.back();
+  const int b = plan().figure->limbs[static_cast<size_t>(limb("tail"))].bones.back();
   const FigureBone now = boneOf(session.stance().plan().figure, "tail", -1);
   const Vec3 towardsEye = boneTurn(tip, now) * Vec3(0, -1, 0);
   EXPECT_EQ(paint.at(middle(now), towardsEye, b), dark);

@@ -50,7 +50,7 @@ protected:
   ~WindowTest() override { session.endRun(); }
 
   [[nodiscard]] const Plan& plan() const { return session.plan(); }
-  [[nodiscard]] int limb(const char* id) const { return *plan().figure.limb(id); }
+  [[nodiscard]] int limb(const char* id) const { return *plan().figure->limb(id); }
   [[nodiscard]] double diameter(const char* id) const {
     return plan().limbs[static_cast<size_t>(limb(id))].section.diameter;
   }

@@ -17,22 +17,22 @@ using namespace columna::test;
 
 TEST_F(WindowTest, TypeAHeightAndEverythingFollows) {
   auto* study = card<StudyCard>();
-  const double wool = plan().wool.volume;
+  const double wool = plan().wool->volume;
   type(study->sizeField(SizeBy::OverallHeight), "32 cm");
-  EXPECT_NEAR(plan().figure.overallHeight, 320, 1e-9);
-  EXPECT_NEAR(plan().wool.volume, 8 * wool, 0.01 * 8 * wool);
+  EXPECT_NEAR(plan().figure->overallHeight, 320, 1e-9);
+  EXPECT_NEAR(plan().wool->volume, 8 * wool, 0.01 * 8 * wool);
   EXPECT_EQ(study->sizeField(SizeBy::OverallHeight)->text(), QStringLiteral("320 mm"));
   type(study->sizeField(SizeBy::ShoulderHeight), "3 3/4 in");
-  EXPECT_NEAR(plan().figure.shoulderHeight, 95.25, 1e-9);
+  EXPECT_NEAR(plan().figure->shoulderHeight, 95.25, 1e-9);
   EXPECT_EQ(session.project().size.by, SizeBy::ShoulderHeight);
 }
 
 TEST_F(WindowTest, BadSizesAreSaidAndChangeNothing) {
   auto* study = card<StudyCard>();
-  const double before = plan().figure.overallHeight;
+  const double before = plan().figure->overallHeight;
   for (const char* text : {"0", "-5", "NaN", "5 km", "tall"}) {
     type(study->sizeField(SizeBy::OverallHeight), text);
-    EXPECT_EQ(plan().figure.overallHeight, before) << text;
+    EXPECT_EQ(plan().figure->overallHeight, before) << text;
     bool told = false;
     for (const QLabel* label : study->findChildren<QLabel*>())
       told = told || (label->isVisible() && label->text().contains(QStringLiteral("0 mm")));
@@ -107,7 +107,7 @@ TEST_F(WindowTest, EveryNumberSaysWhy) {
 
 TEST_F(WindowTest, TabWalksTheLimbsInBodyOrder) {
   window.mat()->setFocus();
-  for (size_t i = 0; i < plan().figure.limbs.size(); ++i) {
+  for (size_t i = 0; i < plan().figure->limbs.size(); ++i) {
     QTest::keyClick(window.mat(), Qt::Key_Tab);
     EXPECT_EQ(session.selected(), static_cast<int>(i));
     EXPECT_TRUE(window.mat()->hasFocus());
@@ -117,7 +117,7 @@ TEST_F(WindowTest, TabWalksTheLimbsInBodyOrder) {
 }
 
 TEST_F(WindowTest, DraggingAMarkSizesTheFigureInOneUndo) {
-  const double before = plan().figure.overallHeight;
+  const double before = plan().figure->overallHeight;
   for (const SizeBy by : {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength}) {
     const QPoint handle = handleOf(by);
     ASSERT_FALSE(handle.isNull());
@@ -125,12 +125,12 @@ TEST_F(WindowTest, DraggingAMarkSizesTheFigureInOneUndo) {
     QTest::mousePress(window.mat(), Qt::LeftButton, {}, handle);
     for (int i = 1; i <= 20; ++i) QTest::mouseMove(window.mat(), handle + step * i);
     QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, handle + step * 20);
-    EXPECT_GT(plan().figure.overallHeight, before);
+    EXPECT_GT(plan().figure->overallHeight, before);
     EXPECT_EQ(session.project().size.by, by);
     EXPECT_NEAR(std::remainder(session.project().size.mm, 1.0), 0, 1e-9)
         << "whole millimetres under the hand";
     QTest::keyClick(window.mat(), Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(plan().figure.overallHeight, before) << "one drag is one step";
+    EXPECT_EQ(plan().figure->overallHeight, before) << "one drag is one step";
     window.mat()->fit();
   }
 }
@@ -155,7 +155,7 @@ TEST_F(WindowTest, TheGalleryChangesTheAnimal) {
   gallery->filter()->clear();
   for (PatternTile* tile : gallery->tiles())
     if (tile->id() == QStringLiteral("heron")) QTest::mouseClick(tile, Qt::LeftButton);
-  EXPECT_EQ(plan().figure.patternName, "Grey heron");
+  EXPECT_EQ(plan().figure->patternName, "Grey heron");
   session.undo();
   session.undo();
   EXPECT_EQ(session.project().pattern, "river_otter");
@@ -178,17 +178,17 @@ TEST_F(WindowTest, RacksSelectLimbs) {
 TEST_F(WindowTest, FirmnessAndCoatChangeTheWool) {
   to(kWrap);
   session.select(limb("trunk"));
-  const double before = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core;
+  const double before = plan().wool->limbs[static_cast<size_t>(limb("trunk"))].core;
   QTest::keyClick(window.mat(), Qt::Key_BracketRight);
-  EXPECT_NEAR(plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core / before, 0.22 / 0.15, 1e-9);
+  EXPECT_NEAR(plan().wool->limbs[static_cast<size_t>(limb("trunk"))].core / before, 0.22 / 0.15, 1e-9);
   QTest::keyClick(window.mat(), Qt::Key_BracketLeft);
   QTest::keyClick(window.mat(), Qt::Key_BracketLeft);
-  EXPECT_NEAR(plan().wool.limbs[static_cast<size_t>(limb("trunk"))].core / before, 0.10 / 0.15, 1e-9);
+  EXPECT_NEAR(plan().wool->limbs[static_cast<size_t>(limb("trunk"))].core / before, 0.10 / 0.15, 1e-9);
   auto* wrap = card<WrapCard>();
   type(wrap->coatField(), "2 mm");
-  EXPECT_EQ(plan().wool.coatThickness, 2);
+  EXPECT_EQ(plan().wool->coatThickness, 2);
   type(wrap->coatField(), "-2");
-  EXPECT_EQ(plan().wool.coatThickness, 2);
+  EXPECT_EQ(plan().wool->coatThickness, 2);
 }
 
 TEST_F(WindowTest, InchesEverywhereAtOnce) {
@@ -196,7 +196,7 @@ TEST_F(WindowTest, InchesEverywhereAtOnce) {
   auto* study = card<StudyCard>();
   EXPECT_TRUE(study->sizeField(SizeBy::OverallHeight)->text().endsWith(QStringLiteral(" in")));
   type(study->sizeField(SizeBy::OverallHeight), "6 1/4");
-  EXPECT_NEAR(plan().figure.overallHeight, 158.75, 1e-9) << "a bare number is inches now";
+  EXPECT_NEAR(plan().figure->overallHeight, 158.75, 1e-9) << "a bare number is inches now";
 }
 
 TEST_F(WindowTest, SaveAndReopen) {
@@ -257,7 +257,7 @@ TEST_F(WindowTest, FindingsAreSteppedThrough) {
   ASSERT_FALSE(plan().findings.empty());
   for (const Finding& f : plan().findings) {
     QTest::mouseClick(window.tally()->findings(), Qt::LeftButton);
-    EXPECT_EQ(session.selected(), plan().figure.limb(f.where).value_or(-1));
+    EXPECT_EQ(session.selected(), plan().figure->limb(f.where).value_or(-1));
     const StageId wanted = f.topic == Topic::Shape  ? kStudy
                            : f.topic == Topic::Wire ? kWire
                            : f.topic == Topic::Pose ? kPose

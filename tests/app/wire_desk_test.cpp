@@ -237,7 +237,7 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
   // From the foot to the joint before it: the stretch it leaves becomes a piece of its own.
   const int to = before.route[before.route.size() - 3];
   const QPoint from = (*ends)[1].toPoint();
-  const QPoint there = v.at(plan().skeleton.points[static_cast<size_t>(to)].at).toPoint();
+  const QPoint there = v.at(plan().skeleton->points[static_cast<size_t>(to)].at).toPoint();
   QTest::mousePress(window.mat(), Qt::LeftButton, {}, from);
   QTest::mouseMove(window.mat(), (from + there) / 2);
   QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, there);
@@ -254,7 +254,7 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
   EXPECT_GT(plan().pieces.size(), pieces);
   // To a stretch that has its strands already: refused, nothing changed.
   session.undo();
-  const int head = plan().skeleton.spine.points.back();
+  const int head = plan().skeleton->spine.points.back();
   EXPECT_TRUE(changes::moveEnd(session, plan().pieceOf(limb("trunk")), true, head).has_value());
   EXPECT_EQ(plan().pieces.size(), pieces);
 }

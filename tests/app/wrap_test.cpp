@@ -159,7 +159,7 @@ TEST_F(WrapTest, AMarkingIsDrawnOnAViewAndTakenOff) {
   ASSERT_EQ(session.project().wool.markings.size(), 1U);
   EXPECT_FALSE(wrapView().marking());
   settle();
-  EXPECT_GT(plan().wool.markings[0].area, 10);
+  EXPECT_GT(plan().wool->markings[0].area, 10);
   EXPECT_EQ(coat->list()->count(), 1);
   // The whole of a part by the keyboard alone.
   session.select(limb("tail"));
@@ -181,13 +181,13 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   session.select(limb("trunk"));
   part<WrapDesk>()->tabs()->tab(3)->click();
   StopPanel* stop = part<WrapDesk>()->stop();
-  const Girth& g = plan().wool.limbs[static_cast<size_t>(limb("trunk"))].girths.front();
+  const Girth& g = plan().wool->limbs[static_cast<size_t>(limb("trunk"))].girths.front();
   type(stop->tapeField(), QByteArray::number(g.felted - 14).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("14 mm under")))
       << stop->answer()->text().toStdString();
   EXPECT_EQ(session.project().wool.records.size(), 1U);
   EXPECT_FALSE(stop->resizeKey()->isVisible());
-  const double height = plan().figure.overallHeight;
+  const double height = plan().figure->overallHeight;
   type(stop->tapeField(), QByteArray::number(g.felted * 1.1).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("cannot come off")));
   const bool found = std::any_of(plan().findings.begin(), plan().findings.end(), [](const Finding& f) {
@@ -196,7 +196,7 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   EXPECT_TRUE(found) << "what came out too thick is to be looked at";
   ASSERT_TRUE(stop->resizeKey()->isVisible());
   QTest::mouseClick(stop->resizeKey(), Qt::LeftButton);
-  EXPECT_NEAR(plan().figure.overallHeight, 1.1 * height, 0.01 * height);
+  EXPECT_NEAR(plan().figure->overallHeight, 1.1 * height, 0.01 * height);
   // Twins by the scale.
   session.select(limb("left-hindleg"));
   type(stop->leftField(), "0.9 g");
@@ -219,27 +219,27 @@ TEST_F(WrapTest, FirmnessDensityAndWayAreOfTheLimbAndItsTwin) {
   QTest::keyClick(wrap->wayBox(), Qt::Key_End);
   emit wrap->wayBox()->activated(2);
   EXPECT_EQ(session.project().limbs.at("right-hindleg").coatWay, CoatWay::AllCoat);
-  EXPECT_TRUE(plan().wool.limbs[static_cast<size_t>(limb("left-hindleg"))].allCoat);
+  EXPECT_TRUE(plan().wool->limbs[static_cast<size_t>(limb("left-hindleg"))].allCoat);
 }
 
 TEST_F(WrapTest, TheExactSolidFollowsBesideTheWindow) {
   EXPECT_FALSE(session.solidBehind());
-  const double before = plan().wool.volume;
-  const int bone = plan().figure.limbs[static_cast<size_t>(limb("trunk"))].bones[2];
+  const double before = plan().wool->volume;
+  const int bone = plan().figure->limbs[static_cast<size_t>(limb("trunk"))].bones[2];
   const auto refused = changes::changeGirth(session, bone, 1, 1.15, 1.15, 0); // factors
   ASSERT_FALSE(refused) << refused->toStdString();
   EXPECT_TRUE(session.solidBehind()) << "a guess at once";
-  EXPECT_GT(plan().wool.volume, before);
-  const double guess = plan().wool.volume;
+  EXPECT_GT(plan().wool->volume, before);
+  const double guess = plan().wool->volume;
   settle();
-  EXPECT_NEAR(plan().wool.volume / guess, 1, 0.03);
-  EXPECT_NE(plan().wool.volume, guess);
+  EXPECT_NEAR(plan().wool->volume / guess, 1, 0.03);
+  EXPECT_NE(plan().wool->volume, guess);
   // A dozen changes on top of each other: the last one wins.
   for (int k = 1; k <= 12; ++k) ASSERT_FALSE(changes::setCoat(session, 2 + 0.1 * k));
   settle();
-  EXPECT_NEAR(plan().wool.coatThickness, 3.2, 1e-9);
+  EXPECT_NEAR(plan().wool->coatThickness, 3.2, 1e-9);
   auto exact = columna::plan(session.project(), session.catalog());
-  EXPECT_EQ(plan().wool.core, exact->wool.core);
+  EXPECT_EQ(plan().wool->core, exact->wool->core);
 }
 
 TEST_F(WrapTest, TheBodyIsWrittenWithAMeshThatIsClosed) {

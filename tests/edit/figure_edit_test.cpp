@@ -11,18 +11,18 @@ using namespace columna::test;
 namespace {
 
 Project fox(double height = 160) { return project("red_fox", height); }
-int limb(const Plan& plan, const char* id) { return *plan.figure.limb(id); }
+int limb(const Plan& plan, const char* id) { return *plan.figure->limb(id); }
 const FigureBone& firstBone(const Plan& plan, const char* id) {
   return plan.figure
-      .bones[static_cast<size_t>(plan.figure.limbs[static_cast<size_t>(limb(plan, id))].bones[0])];
+      ->bones[static_cast<size_t>(plan.figure->limbs[static_cast<size_t>(limb(plan, id))].bones[0])];
 }
 int firstBoneIndex(const Plan& plan, const char* id) {
-  return plan.figure.limbs[static_cast<size_t>(limb(plan, id))].bones[0];
+  return plan.figure->limbs[static_cast<size_t>(limb(plan, id))].bones[0];
 }
 /// Lengths of all bones, by their ids.
 std::map<std::string, double> lengths(const Plan& plan) {
   std::map<std::string, double> out;
-  for (const FigureBone& b : plan.figure.bones) out[b.id] = b.length;
+  for (const FigureBone& b : plan.figure->bones) out[b.id] = b.length;
   return out;
 }
 
@@ -33,8 +33,8 @@ TEST(FigureEdit, ATenthSmallerIsSoHoweverTheSizeIsTold) {
                           SizeBy::HeadLength, SizeBy::Scale}) {
     Project p = fox();
     p.size = {by, by == SizeBy::Scale ? 4.0 : by == SizeBy::HeadLength ? 50.0 : 140.0, {}};
-    const double before = planned(p).figure.overallHeight;
-    EXPECT_NEAR(planned(edit::sizedBy(p, 0.9)).figure.overallHeight, 0.9 * before, 1e-9 * before)
+    const double before = planned(p).figure->overallHeight;
+    EXPECT_NEAR(planned(edit::sizedBy(p, 0.9)).figure->overallHeight, 0.9 * before, 1e-9 * before)
         << static_cast<int>(by);
   }
 }
@@ -45,7 +45,7 @@ TEST(FigureEdit, GrownByAFactorIsToldByHeight) {
   const Plan plan = planned(p);
   const Project larger = edit::grown(p, plan, 1.06);
   EXPECT_EQ(larger.size.by, SizeBy::OverallHeight);
-  EXPECT_NEAR(planned(larger).figure.overallHeight, 1.06 * plan.figure.overallHeight, 1e-9);
+  EXPECT_NEAR(planned(larger).figure->overallHeight, 1.06 * plan.figure->overallHeight, 1e-9);
 }
 
 TEST(FigureEdit, AnotherAnimalTakesTheNameOnlyFromAFigureCalledAfterItsAnimal) {
@@ -62,7 +62,7 @@ TEST(FigureEdit, TiedAgainTheTwinTakesThisSidesChoices) {
   Project p = fox();
   const Plan plan = planned(p);
   const int left = limb(plan, "left-foreleg");
-  const FigureLimb& part = plan.figure.limbs[static_cast<size_t>(left)];
+  const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(left)];
   EXPECT_TRUE(edit::tied(p, part));
   EXPECT_EQ(edit::tiedName(p, part), "forelegs");
   p = edit::tieToggled(p, plan, left);
@@ -93,17 +93,17 @@ TEST(StudyEdit, ALongerBoneLeavesAllOthersAsTheyAre) {
   for (const char* animal : {"red_fox", "heron", "beetle"}) {
     const Project p = project(animal, 160);
     const Plan before = planned(p);
-    const std::string leg = before.figure.limb("right-hindleg") ? "right-hindleg"
-                            : before.figure.limb("right-leg")   ? "right-leg"
-                                                                : before.figure.limbs.back().id;
+    const std::string leg = before.figure->limb("right-hindleg") ? "right-hindleg"
+                            : before.figure->limb("right-leg")   ? "right-leg"
+                                                                 : before.figure->limbs.back().id;
     const int bone = firstBoneIndex(before, leg.c_str());
-    const FigureBone& b = before.figure.bones[static_cast<size_t>(bone)];
+    const FigureBone& b = before.figure->bones[static_cast<size_t>(bone)];
     const auto longer = edit::boneLong(p, shelf(), before, bone, 1.3 * b.length);
     ASSERT_TRUE(longer) << longer.problem().sentence();
     const Plan after = planned(*longer);
     for (const auto& [id, length] : lengths(before)) {
       const FigureBone* other = nullptr;
-      for (const FigureBone& each : before.figure.bones)
+      for (const FigureBone& each : before.figure->bones)
         if (each.id == id) other = &each;
       const double wanted = other->patternBone == b.patternBone ? 1.3 * length : length;
       EXPECT_NEAR(lengths(after).at(id), wanted, 1e-6 * wanted) << animal << " " << id;
@@ -155,10 +155,10 @@ TEST(StudyEdit, CarriedBonesKeepTheirLengths) {
   const FigureBone& b = firstBone(before, "right-hindleg");
   const Plan carried = planned(edit::jointMoved(p, shelf(), before, b.to, b.end + Vec3(5, 0, 2), true));
   const Plan alone = planned(edit::jointMoved(p, shelf(), before, b.to, b.end + Vec3(5, 0, 2), false));
-  const FigureLimb& leg = before.figure.limbs[static_cast<size_t>(limb(before, "right-hindleg"))];
+  const FigureLimb& leg = before.figure->limbs[static_cast<size_t>(limb(before, "right-hindleg"))];
   const auto second = static_cast<size_t>(leg.bones[1]);
-  EXPECT_NEAR(carried.figure.bones[second].length, before.figure.bones[second].length, 1e-6);
-  EXPECT_GT(std::abs(alone.figure.bones[second].length - before.figure.bones[second].length), 0.5);
+  EXPECT_NEAR(carried.figure->bones[second].length, before.figure->bones[second].length, 1e-6);
+  EXPECT_GT(std::abs(alone.figure->bones[second].length - before.figure->bones[second].length), 0.5);
 }
 
 TEST(StudyEdit, MovedThereAndBackNothingIsLeftOfIt) {
@@ -206,7 +206,7 @@ TEST(StudyEdit, PutBackIsTheAnimalsOwnAndKeepsTheCharacter) {
   const Project all = edit::putBack(changed, shelf(), planned(changed), -1);
   EXPECT_TRUE(all.shape.lengths.empty());
   EXPECT_DOUBLE_EQ(all.shape.character.head, 1.3);
-  EXPECT_NEAR(planned(all).figure.overallHeight, plain.figure.overallHeight, 0.01);
+  EXPECT_NEAR(planned(all).figure->overallHeight, plain.figure->overallHeight, 0.01);
 }
 
 TEST(StudyEdit, APartIsMadeOnceAndUnmade) {

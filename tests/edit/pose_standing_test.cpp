@@ -33,7 +33,7 @@ TEST(PoseReport, ATailPutDownIsAThirdFoot) {
   PatternPose back;
   back.whole.flex = -0.3;
   const PoseReport up = poseReport(p, plan, shelf(), back);
-  const int tail = *plan.figure.limb("tail");
+  const int tail = *plan.figure->limb("tail");
   const auto down = [&](const PoseReport& r) {
     return std::any_of(r.standing.contacts.begin(), r.standing.contacts.end(),
                        [tail](const Contact& c) { return c.limb == tail; });

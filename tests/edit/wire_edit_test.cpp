@@ -11,7 +11,7 @@ using namespace columna::test;
 
 namespace {
 
-int limb(const Plan& plan, const char* id) { return *plan.figure.limb(id); }
+int limb(const Plan& plan, const char* id) { return *plan.figure->limb(id); }
 const LimbPlan& of(const Plan& plan, const char* id) {
   return plan.limbs[static_cast<size_t>(limb(plan, id))];
 }
@@ -167,7 +167,7 @@ TEST(WoolEdit, FirmnessStepsStopAtTheEndsAndTakeTheTwinAlong) {
   const int leg = limb(planned(p), "left-foreleg");
   p = edit::felted(p, planned(p), leg, Firmness::Soft);
   for (int k = 0; k < 4; ++k) p = edit::feltedStep(p, planned(p), leg, 1);
-  EXPECT_EQ(planned(p).wool.limbs[static_cast<size_t>(leg)].firmness, Firmness::Firm);
+  EXPECT_EQ(planned(p).wool->limbs[static_cast<size_t>(leg)].firmness, Firmness::Firm);
   EXPECT_EQ(p.limbs.at("right-foreleg").firmness, Firmness::Firm);
   int softer = 0;
   for (auto next = edit::softened(p, planned(p), leg); next; next = edit::softened(p, planned(p), leg)) {
@@ -175,7 +175,7 @@ TEST(WoolEdit, FirmnessStepsStopAtTheEndsAndTakeTheTwinAlong) {
     ASSERT_LT(++softer, 4);
   }
   EXPECT_EQ(softer, 2);
-  EXPECT_EQ(planned(p).wool.limbs[static_cast<size_t>(leg)].firmness, Firmness::Soft);
+  EXPECT_EQ(planned(p).wool->limbs[static_cast<size_t>(leg)].firmness, Firmness::Soft);
 }
 
 TEST(WoolEdit, ANeckCarriesTheHeadAndALegItself) {
@@ -192,7 +192,7 @@ TEST(WoolEdit, NumbersNoWoolHasAreRefused) {
     EXPECT_FALSE(edit::densityOf(p, plan, 0, bad)) << bad;
   const auto own = edit::densityOf(p, plan, limb(plan, "trunk"), 0.12);
   ASSERT_TRUE(own);
-  EXPECT_NEAR(planned(*own).wool.limbs[static_cast<size_t>(limb(plan, "trunk"))].density, 0.12e-3, 1e-9);
+  EXPECT_NEAR(planned(*own).wool->limbs[static_cast<size_t>(limb(plan, "trunk"))].density, 0.12e-3, 1e-9);
   EXPECT_EQ(*edit::densityOf(*own, plan, limb(plan, "trunk"), std::nullopt), p);
   for (const double bad : {-1.0, 101.0, std::nan("")}) EXPECT_FALSE(edit::coatLaid(p, bad)) << bad;
   EXPECT_EQ(*edit::coatLaid(*edit::coatLaid(p, 3), std::nullopt), p);
@@ -244,7 +244,7 @@ TEST(PoseEdit, PosesAreWalkedRoundAndOwnOnesReplaceTheAnimals) {
   Project p = project("red_fox", 160);
   const Plan plan = planned(p);
   const size_t count = edit::posesOf(p, plan).size();
-  ASSERT_EQ(count, plan.pattern.poses.size() + 1);
+  ASSERT_EQ(count, plan.pattern->poses.size() + 1);
   std::set<std::string> seen;
   for (size_t k = 0; k < count; ++k) {
     const std::string next = edit::poseAfter(p, plan, 1);
@@ -254,7 +254,7 @@ TEST(PoseEdit, PosesAreWalkedRoundAndOwnOnesReplaceTheAnimals) {
   }
   EXPECT_EQ(seen.size(), count);
   EXPECT_EQ(p.stances.now.name, "") << "round to the neutral stance";
-  const std::string own = plan.pattern.poses.front().name;
+  const std::string own = plan.pattern->poses.front().name;
   p = *edit::poseKept(p, own);
   EXPECT_EQ(edit::posesOf(p, plan).size(), count) << "under the animal's name it stands for it";
   EXPECT_TRUE(edit::poseTaken(p, plan, own)->stances.now.turns.empty()) << "the maker's comes first";
@@ -275,7 +275,7 @@ TEST(PoseEdit, StancesAreHeldWithinTheJointsLimits) {
   const Project p = project("red_fox", 160);
   const Plan plan = planned(p);
   PatternPose wild;
-  for (const PatternBone& b : plan.pattern.bones) wild.turns[b.id] = {3, 3, 3};
+  for (const PatternBone& b : plan.pattern->bones) wild.turns[b.id] = {3, 3, 3};
   const Project held = edit::stanceTaken(p, plan, wild);
   EXPECT_EQ(edit::stanceTaken(held, plan, held.stances.now), held);
   EXPECT_FALSE(held.stances.now == wild);
@@ -285,16 +285,16 @@ TEST(PoseEdit, ADraggedPawGoesThereAndOneOutOfReachSaysSo) {
   const Project p = project("red_fox", 160);
   const Plan plan = planned(p);
   int paw = -1;
-  for (size_t k = 0; k < plan.skeleton.points.size(); ++k)
-    if (plan.skeleton.points[k].id.starts_with("right-") &&
-        plan.skeleton.limbs[static_cast<size_t>(limb(plan, "right-foreleg"))].front().points.back() ==
+  for (size_t k = 0; k < plan.skeleton->points.size(); ++k)
+    if (plan.skeleton->points[k].id.starts_with("right-") &&
+        plan.skeleton->limbs[static_cast<size_t>(limb(plan, "right-foreleg"))].front().points.back() ==
             static_cast<int>(k))
       paw = static_cast<int>(k);
   ASSERT_GE(paw, 0);
   const auto joint = edit::jointOfPoint(plan, paw);
   ASSERT_TRUE(joint);
   EXPECT_TRUE(joint->right);
-  const Vec3 at = plan.skeleton.points[static_cast<size_t>(paw)].at;
+  const Vec3 at = plan.skeleton->points[static_cast<size_t>(paw)].at;
   const auto near =
       edit::jointDragged(p, plan, posedFigure(plan, p.stances.now), *joint, at + Vec3(6, 0, 8), true);
   ASSERT_TRUE(near);

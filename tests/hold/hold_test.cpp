@@ -24,14 +24,14 @@ TEST(Loads, NudgeIsHalfTheWeightWithinItsBounds) {
 
 TEST(Loads, TailsMomentIsThatOfItsBones) {
   const Plan plan = planned(project("river_otter", 108));
-  const auto tail = static_cast<size_t>(*plan.figure.limb("tail"));
+  const auto tail = static_cast<size_t>(*plan.figure->limb("tail"));
   // By hand from the wool and wire of the tail's bones, each half way along its length.
   const WireSection& s = plan.limbs[tail].section;
   double at = 0;
   double moment = 0;
-  for (const int b : plan.figure.limbs[tail].bones) {
+  for (const int b : plan.figure->limbs[tail].bones) {
     const auto i = static_cast<size_t>(b);
-    const double length = plan.figure.bones[i].length;
+    const double length = plan.figure->bones[i].length;
     const double g = plan.carried[i].grams + 2 * s.lengthFactor() * s.linearMass() * length;
     moment += 9.81e-3 * g * (at + length / 2);
     at += length;

@@ -70,7 +70,7 @@ TEST(Soles, OfTheNeutralStanceAreThoseOfItsPose) {
     std::set<std::pair<double, double>> feet;
     for (const Contact& c : soles(plan.figure)) feet.insert({c.at.x(), c.at.y()});
     for (const Contact& c : contactsOf(plan.figure, shelf().pose))
-      if (plan.figure.limbs[static_cast<size_t>(c.limb)].kind == LimbKind::Leg) {
+      if (plan.figure->limbs[static_cast<size_t>(c.limb)].kind == LimbKind::Leg) {
         EXPECT_TRUE(feet.contains({c.at.x(), c.at.y()})) << id;
       }
   }
@@ -110,7 +110,7 @@ TEST(LegShares, BalanceAndAreTheLeverRule) {
     for (size_t l = 0; l < shares.size(); ++l) {
       sum += shares[l];
       EXPECT_GE(shares[l], 0) << p.id;
-      if (const int twin = plan.figure.limbs[l].twin; twin >= 0) {
+      if (const int twin = plan.figure->limbs[l].twin; twin >= 0) {
         EXPECT_NEAR(shares[l], shares[static_cast<size_t>(twin)], 1e-9) << p.id;
       }
     }
@@ -120,7 +120,7 @@ TEST(LegShares, BalanceAndAreTheLeverRule) {
   const Plan giraffe = body("giraffe");
   double front = 0;
   for (size_t l = 0; l < giraffe.limbs.size(); ++l)
-    if (giraffe.figure.limbs[l].family == "foreleg") front += giraffe.loads.shares[l];
+    if (giraffe.figure->limbs[l].family == "foreleg") front += giraffe.loads.shares[l];
   EXPECT_GT(front, 0.65);
 }
 
@@ -136,7 +136,7 @@ TEST(LegShares, AreWhatTheFrameFinds) {
     double middle = 0;
     for (size_t l = 0; l < plan.limbs.size(); ++l)
       if (stands(plan.figure, static_cast<int>(l)))
-        middle += plan.figure.bones[static_cast<size_t>(plan.figure.limbs[l].bones.back())].end.x() /
+        middle += plan.figure->bones[static_cast<size_t>(plan.figure->limbs[l].bones.back())].end.x() /
                   plan.loads.legs;
     double front = 0;
     double all = 0;
@@ -148,7 +148,7 @@ TEST(LegShares, AreWhatTheFrameFinds) {
     double shares = 0;
     for (size_t l = 0; l < plan.limbs.size(); ++l)
       if (plan.loads.shares[l] > 0 &&
-          plan.figure.bones[static_cast<size_t>(plan.figure.limbs[l].bones.back())].end.x() > middle)
+          plan.figure->bones[static_cast<size_t>(plan.figure->limbs[l].bones.back())].end.x() > middle)
         shares += plan.loads.shares[l];
     EXPECT_NEAR(shares, front / all, 0.12) << id;
   }
@@ -176,12 +176,12 @@ TEST(Loads, ALinkInsideItsCarrierAsksOfTheCarrier) {
   int links = 0;
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = body(p.id);
-    const auto tail = plan.figure.limb("tail");
-    if (!tail || plan.skeleton.limbs[static_cast<size_t>(*tail)].empty()) continue;
-    const WireRun& run = plan.skeleton.limbs[static_cast<size_t>(*tail)].front();
+    const auto tail = plan.figure->limb("tail");
+    if (!tail || plan.skeleton->limbs[static_cast<size_t>(*tail)].empty()) continue;
+    const WireRun& run = plan.skeleton->limbs[static_cast<size_t>(*tail)].front();
     if (run.segmentBone.front() >= 0) continue;
     ++links;
-    const std::string& root = plan.skeleton.points[static_cast<size_t>(run.points.front())].id;
+    const std::string& root = plan.skeleton->points[static_cast<size_t>(run.points.front())].id;
     double own = 0;
     for (const Demand& d : plan.loads.limbs[static_cast<size_t>(*tail)]) {
       EXPECT_NE(d.joint, root) << p.id;
@@ -189,7 +189,7 @@ TEST(Loads, ALinkInsideItsCarrierAsksOfTheCarrier) {
     }
     EXPECT_GT(own, 0) << p.id;
     double carried = 0;
-    for (const Demand& d : plan.loads.limbs[static_cast<size_t>(*plan.figure.limb("trunk"))])
+    for (const Demand& d : plan.loads.limbs[static_cast<size_t>(*plan.figure->limb("trunk"))])
       if (d.joint == root) carried = std::max(carried, d.gravity);
     EXPECT_GT(carried, own) << p.id << ": the longer lever is asked of the trunk";
   }

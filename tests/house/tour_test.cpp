@@ -22,10 +22,10 @@ TEST(Tour, FromAnAnimalToACutListAndBackFromTheFile) {
   // A plan is all that follows from it: the same project and catalog give the same plan.
   const auto made = plan(fox, *catalog);
   ASSERT_TRUE(made) << made.problem().sentence(); // what a maker can get wrong comes back as one sentence
-  EXPECT_NEAR(made->figure.overallHeight, 90, 1e-9);
+  EXPECT_NEAR(made->figure->overallHeight, 90, 1e-9);
 
   // Wire: a gauge for each limb with what asks for it, and pieces to cut with where each bend lies.
-  const size_t foreleg = static_cast<size_t>(*made->figure.limb("left-foreleg"));
+  const size_t foreleg = static_cast<size_t>(*made->figure->limb("left-foreleg"));
   EXPECT_GE(made->limbs[foreleg].section.diameter, made->limbs[foreleg].need.diameter - 1e-9);
   double cut = 0;
   for (const Piece& piece : made->pieces) cut += piece.cut;

@@ -104,7 +104,7 @@ TEST(PoseReport, AMirroredPoseGivesMirroredResults) {
 TEST(PoseReport, TurningItRoundChangesNothing) {
   const Project p = project("river_otter", 108);
   const Plan plan = planned(p);
-  PatternPose pose = plan.pattern.poses.front();
+  PatternPose pose = plan.pattern->poses.front();
   const PoseReport a = poseReport(p, plan, shelf(), pose);
   pose.whole.side = 0.9;
   const PoseReport b = poseReport(p, plan, shelf(), pose);
@@ -140,7 +140,7 @@ TEST(PoseReport, AgreesWithAnOutsideSolver) {
     Project p = project(c.animal, 160, c.construction);
     p.stances.support.feet = c.feet;
     const Plan plan = planned(p);
-    const PatternPose pose = c.pose == none ? PatternPose() : plan.pattern.poses[c.pose];
+    const PatternPose pose = c.pose == none ? PatternPose() : plan.pattern->poses[c.pose];
     const PoseReport r = poseReport(p, plan, shelf(), pose);
     const Frame& frame = r.sums.armature.frame;
     scratch.write("figure.inp", calculixDeck(frame, c.animal));
@@ -181,7 +181,7 @@ TEST(PoseReport, AJointsRemediesDoWhatTheySay) {
   const PoseReport before = poseReport(p, plan, shelf(), {});
   std::string all;
   for (const char* limb : {"neck", "tail"}) {
-    const int l = *plan.figure.limb(limb);
+    const int l = *plan.figure->limb(limb);
     const JointReport* worst = before.worstOf(l);
     ASSERT_NE(worst->level, Level::Good);
     bool mended = true;
@@ -206,16 +206,20 @@ TEST(PoseReport, BadInputIsAFinding) {
   Project p = project("river_otter", 108);
   EXPECT_FALSE(says(reported(p, {}), "no foot on the ground"));
   Plan plan = planned(p);
-  for (FigureLimb& limb : plan.figure.limbs)
-    if (limb.kind == LimbKind::Leg) limb.kind = LimbKind::Arm;
-  for (PatternLimb& limb : plan.pattern.limbs)
-    if (limb.kind == LimbKind::Leg) limb.kind = LimbKind::Arm;
+  const auto legless = [](auto& of) {
+    for (auto& limb : of.limbs)
+      if (limb.kind == LimbKind::Leg) limb.kind = LimbKind::Arm;
+  };
+  alter(plan.figure, legless);
+  alter(plan.pattern, legless);
   EXPECT_TRUE(says(poseReport(p, plan, shelf(), {}), "no foot on the ground"));
 
   // All joints locked.
   plan = planned(p);
-  for (PatternBone& b : plan.pattern.bones) b.flex = b.side = b.twist = {};
-  EXPECT_TRUE(says(poseReport(p, plan, shelf(), plan.pattern.poses.front()), "no joint turns"));
+  alter(plan.pattern, [](Pattern& pattern) {
+    for (PatternBone& b : pattern.bones) b.flex = b.side = b.twist = {};
+  });
+  EXPECT_TRUE(says(poseReport(p, plan, shelf(), plan.pattern->poses.front()), "no joint turns"));
 
   // No wool.
   plan = planned(p);
@@ -232,9 +236,11 @@ TEST(PoseReport, BadInputIsAFinding) {
   // Everything on one line.
   plan = planned(project("heron", 160));
   Project heron = project("heron", 160);
-  for (auto& [joint, at] : plan.pattern.joints) at.y() *= 1e-4;
-  for (PatternBone& b : plan.pattern.bones) // soles have a width, too
-    for (Station& each : b.stations) each.across *= 1e-4;
+  alter(plan.pattern, [](Pattern& pattern) {
+    for (auto& [joint, at] : pattern.joints) at.y() *= 1e-4;
+    for (PatternBone& b : pattern.bones) // soles have a width, too
+      for (Station& each : b.stations) each.across *= 1e-4;
+  });
   EXPECT_TRUE(says(poseReport(heron, plan, shelf(), {}), "one line"));
 
   // No wire at all.
@@ -248,7 +254,7 @@ TEST(PoseReport, BadInputIsAFinding) {
 TEST(PoseReport, PosesThatAreGoneThroughWearTheWire) {
   Project p = project("river_otter", 108);
   const Plan plan = planned(p);
-  p.stances.saved = plan.pattern.poses;
+  p.stances.saved = plan.pattern->poses;
   p.stances.times = 5;
   const PoseReport few = poseReport(p, plan, shelf(), {});
   p.stances.times = 50;
@@ -262,7 +268,7 @@ TEST(PoseReport, PosesThatAreGoneThroughWearTheWire) {
   }
   EXPECT_TRUE(any);
   // Recorded re-poses count against it.
-  for (int k = 0; k < 6; ++k) p.stances.made.push_back({"", plan.pattern.poses[1].name, "2026-11-25", {}});
+  for (int k = 0; k < 6; ++k) p.stances.made.push_back({"", plan.pattern->poses[1].name, "2026-11-25", {}});
   const PoseReport worn = poseReport(p, plan, shelf(), {});
   bool less = false;
   for (size_t j = 0; j < worn.joints.size(); ++j) {
@@ -280,7 +286,7 @@ TEST(PoseReport, SoftFeltSpreadsTheBendOfThinWire) {
   p.limbs["tail"].firmness = Firmness::Firm;
   const Plan firm = planned(p);
   PatternPose bent;
-  for (const PatternBone& b : firm.pattern.bones)
+  for (const PatternBone& b : firm.pattern->bones)
     if (b.id.starts_with("tail")) setTurn(bent, b, false, {b.flex.high, 0, 0});
   const PoseReport gripped = poseReport(p, firm, shelf(), bent);
   p.limbs["tail"].firmness = Firmness::Soft;
@@ -288,7 +294,7 @@ TEST(PoseReport, SoftFeltSpreadsTheBendOfThinWire) {
   const PoseReport loose = poseReport(p, soft, shelf(), bent);
   bool any = false;
   for (size_t j = 0; j < gripped.joints.size(); ++j) {
-    if (gripped.joints[j].hold.limb != *firm.figure.limb("tail") || gripped.joints[j].swing < 0.1) continue;
+    if (gripped.joints[j].hold.limb != *firm.figure->limb("tail") || gripped.joints[j].swing < 0.1) continue;
     any = true;
     EXPECT_GT(loose.joints[j].life.bends, 1.5 * gripped.joints[j].life.bends) << gripped.joints[j].name;
     EXPECT_GT(loose.joints[j].life.radius, gripped.joints[j].life.radius);
@@ -300,9 +306,9 @@ TEST(PoseReport, GluedStrandsHoldMore) {
   Project p = project("river_otter", 108);
   const Plan plan = planned(p);
   const PoseReport before = poseReport(p, plan, shelf(), {});
-  const JointReport* neck = before.worstOf(*plan.figure.limb("neck"));
+  const JointReport* neck = before.worstOf(*plan.figure->limb("neck"));
   ASSERT_NE(neck, nullptr);
-  p.stances.glued.insert(plan.skeleton.points[static_cast<size_t>(neck->hold.point)].id);
+  p.stances.glued.insert(plan.skeleton->points[static_cast<size_t>(neck->hold.point)].id);
   const PoseReport after = poseReport(p, plan, shelf(), {});
   for (const JointReport& j : after.joints)
     if (j.hold.id == neck->hold.id) {

@@ -25,7 +25,7 @@ std::vector<std::string> said(const Project& project, const Plan& plan) {
     out.push_back(p.name);
     for (const Feature& f : p.features) out.push_back(f.note);
   }
-  for (const LimbWool& w : plan.wool.limbs)
+  for (const LimbWool& w : plan.wool->limbs)
     for (const Pad& pad : w.pads) out.push_back(pad.place);
   const PoseReport r = poseReport(project, plan, shelf(), {});
   for (const JointReport& j : r.joints) {

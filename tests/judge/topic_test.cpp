@@ -75,7 +75,8 @@ TEST(Thresholds, AreTheOnesOfTheFileForWireAndStandingAlike) {
   // The same wire, held to more.
   Project held = p;
   for (size_t l = 0; l < usual.limbs.size(); ++l)
-    if (usual.limbs[l].wired) held.limbs[usual.figure.limbs[l].id].diameter = usual.limbs[l].section.diameter;
+    if (usual.limbs[l].wired)
+      held.limbs[usual.figure->limbs[l].id].diameter = usual.limbs[l].section.diameter;
   const auto judged = plan(held, stricter, {usual.solid, true});
   ASSERT_TRUE(judged);
   EXPECT_GT(about(*judged, Topic::Wire), about(planned(held), Topic::Wire));
@@ -88,8 +89,8 @@ TEST(SmallParts, AMadePartDoesNotHoldTheSizeTheyAreAskedFor) {
   const Plan small = planned(p);
   const auto free = smallParts(p, shelf(), small);
   ASSERT_FALSE(free.empty());
-  const int trunk = *small.figure.limb("trunk");
-  p.made = {{"trunk", small.figure.limbs[static_cast<size_t>(trunk)].length, {}, "2026-11-26"}};
+  const int trunk = *small.figure->limb("trunk");
+  p.made = {{"trunk", small.figure->limbs[static_cast<size_t>(trunk)].length, {}, "2026-11-26"}};
   const auto held = smallParts(p, shelf(), planned(p));
   ASSERT_EQ(held.size(), free.size());
   for (size_t k = 0; k < free.size(); ++k)

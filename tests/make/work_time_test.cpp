@@ -19,18 +19,17 @@ double hours(const Plan& plan, Finish finish) {
 } // namespace
 
 TEST(WorkTime, OfOnePartIsTheLaw) {
-  Plan plan = planned(project("red_fox", 160));
+  const Plan plan = planned(project("red_fox", 160));
   const Pace& pace = shelf().pace;
-  plan.pieces.clear();
-  for (LimbWool& w : plan.wool.limbs) w = {};
-  const auto l = static_cast<size_t>(*plan.figure.limb("trunk"));
-  LimbWool& w = plan.wool.limbs[l];
+  Figure figure = plan.figure;
+  figure.limbs = {figure.limbs[static_cast<size_t>(*figure.limb("trunk"))]};
+  WoolPlan wool = plan.wool;
+  LimbWool w;
   w.firmness = Firmness::Medium;
   w.coreVolume = 100e3; // 100 cm3
   w.area = 12e3;        // 120 cm2
-  plan.figure.limbs = {plan.figure.limbs[l]};
-  plan.wool.limbs = {w};
-  const WorkTime t = workTime(plan.figure, plan.wool, plan.pieces, pace, Finish::Good);
+  wool.limbs = {w};
+  const WorkTime t = workTime(figure, wool, {}, pace, Finish::Good);
   const double core = 6 + 0.35 * 100 / std::cbrt(1 + 100.0 / 15);
   EXPECT_NEAR(t.core, core, 1e-9);
   EXPECT_NEAR(t.coat, 120 * 0.35, 1e-9);
@@ -38,10 +37,10 @@ TEST(WorkTime, OfOnePartIsTheLaw) {
   EXPECT_NEAR(t.low, 0.6 * t.total, 1e-9);
   EXPECT_NEAR(t.high, 1.7 * t.total, 1e-9);
   // Far above one holder's reach minutes grow as the two thirds power of the volume.
-  plan.wool.limbs[0].coreVolume = 1e9;
-  const double one = workTime(plan.figure, plan.wool, {}, pace, Finish::Core).core - 6;
-  plan.wool.limbs[0].coreVolume = 8e9;
-  const double eight = workTime(plan.figure, plan.wool, {}, pace, Finish::Core).core - 6;
+  wool.limbs[0].coreVolume = 1e9;
+  const double one = workTime(figure, wool, {}, pace, Finish::Core).core - 6;
+  wool.limbs[0].coreVolume = 8e9;
+  const double eight = workTime(figure, wool, {}, pace, Finish::Core).core - 6;
   EXPECT_NEAR(eight / one, 4, 1e-3);
 }
 

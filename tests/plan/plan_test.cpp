@@ -16,7 +16,7 @@ TEST(Plan, SameInputSameOutputBitForBit) {
 TEST(Plan, WiresThickenByTheRuleNotByTwo) {
   const Plan small = planned(project("river_otter", 100));
   const Plan large = planned(project("river_otter", 200));
-  const auto neck = static_cast<size_t>(*small.figure.limb("neck"));
+  const auto neck = static_cast<size_t>(*small.figure->limb("neck"));
   const double ratio = large.limbs[neck].need.diameter / small.limbs[neck].need.diameter;
   EXPECT_GT(ratio, 1.2);
   EXPECT_LT(std::abs(ratio - 2), 0.9);
@@ -60,10 +60,10 @@ TEST(Plan, EveryLimbIsInOneGroupAtMost) {
       for (const WireGroup& g : plan.groups)
         for (const int l : g.limbs) ++seen[static_cast<size_t>(l)];
       for (size_t l = 0; l < seen.size(); ++l) {
-        const bool wired = carries(c, plan.figure.limbs[l]) && plan.limbs[l].wired;
-        EXPECT_EQ(seen[l], plan.skeleton.limbs[l].empty() || !wired ? 0 : 1) << p.id;
+        const bool wired = carries(c, plan.figure->limbs[l]) && plan.limbs[l].wired;
+        EXPECT_EQ(seen[l], plan.skeleton->limbs[l].empty() || !wired ? 0 : 1) << p.id;
         if (c == Construction::TwistedLimbs || c == Construction::FoldedPair) {
-          EXPECT_EQ(wired, !plan.skeleton.limbs[l].empty()) << p.id;
+          EXPECT_EQ(wired, !plan.skeleton->limbs[l].empty()) << p.id;
         }
       }
     }
@@ -72,17 +72,17 @@ TEST(Plan, EveryLimbIsInOneGroupAtMost) {
 TEST(Plan, AChoiceIsKeptAndSharedWithTheTwin) {
   Project p = project("river_otter", 108);
   const Plan before = planned(p);
-  const int leg = *before.figure.limb("left-foreleg");
+  const int leg = *before.figure->limb("left-foreleg");
   p.change(before.figure, leg, [](LimbChoice& c) { c.diameter = 1.6; });
   const Plan after = planned(p);
   EXPECT_EQ(after.limbs[static_cast<size_t>(leg)].section.diameter, 1.6);
-  EXPECT_EQ(after.limbs[static_cast<size_t>(*after.figure.limb("right-foreleg"))].section.diameter, 1.6);
+  EXPECT_EQ(after.limbs[static_cast<size_t>(*after.figure->limb("right-foreleg"))].section.diameter, 1.6);
   EXPECT_TRUE(after.limbs[static_cast<size_t>(leg)].chosen);
   EXPECT_GT(after.limbs[static_cast<size_t>(leg)].hold.hold,
             before.limbs[static_cast<size_t>(leg)].hold.hold);
   p.untied.insert("foreleg");
   p.change(after.figure, leg, [](LimbChoice& c) { c.diameter = 2.0; });
-  EXPECT_EQ(planned(p).limbs[static_cast<size_t>(*after.figure.limb("right-foreleg"))].section.diameter, 1.6)
+  EXPECT_EQ(planned(p).limbs[static_cast<size_t>(*after.figure->limb("right-foreleg"))].section.diameter, 1.6)
       << "untied, the other side stays";
 }
 
@@ -174,7 +174,7 @@ TEST(Findings, ShapesThatCannotStandOrAgreeAreNamed) {
   Project fox = project("red_fox", 160);
   const Plan before = planned(fox);
   const auto length = [&](const char* id) {
-    return before.figure.limbs[static_cast<size_t>(*before.figure.limb(id))].length;
+    return before.figure->limbs[static_cast<size_t>(*before.figure->limb(id))].length;
   };
   fox.made = {{"head", length("head") * 1.3, {}, "2026-11-25"}, {"trunk", length("trunk"), {}, "2026-11-25"}};
   EXPECT_TRUE(brief(planned(fox), "large for this body"));

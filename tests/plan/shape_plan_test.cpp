@@ -58,11 +58,11 @@ TEST(ShapedPlan, EveryAnimalInAnyShapeIsPlannedWhole) {
           continue;
         }
         EXPECT_TRUE(finite(*made)) << p.id;
-        EXPECT_NEAR(made->figure.overallHeight, 160, 1e-6) << p.id;
-        EXPECT_TRUE(made->figure.symmetric) << p.id;
-        for (const FigureLimb& limb : made->figure.limbs)
+        EXPECT_NEAR(made->figure->overallHeight, 160, 1e-6) << p.id;
+        EXPECT_TRUE(made->figure->symmetric) << p.id;
+        for (const FigureLimb& limb : made->figure->limbs)
           if (limb.twin >= 0) {
-            EXPECT_EQ(limb.length, made->figure.limbs[static_cast<size_t>(limb.twin)].length) << p.id;
+            EXPECT_EQ(limb.length, made->figure->limbs[static_cast<size_t>(limb.twin)].length) << p.id;
           }
         for (const Piece& piece : made->pieces) {
           double sum = piece.bones;
@@ -81,18 +81,18 @@ TEST(ShapedPlan, AChangeOnTheLeftIsTheMirrorOfOneOnTheRight) {
   };
   const Plan left = of("left");
   const Plan right = of("right");
-  EXPECT_FALSE(left.figure.symmetric);
+  EXPECT_FALSE(left.figure->symmetric);
   // Sides that differ are sampled on one grid, which does not know left from right.
   EXPECT_NEAR(left.totals.core, right.totals.core, 1e-3 * left.totals.core);
   EXPECT_NEAR(left.totals.wireLength, right.totals.wireLength, 1e-6 * left.totals.wireLength);
-  for (size_t l = 0; l < left.figure.limbs.size(); ++l) {
-    const int twin = left.figure.limbs[l].twin;
+  for (size_t l = 0; l < left.figure->limbs.size(); ++l) {
+    const int twin = left.figure->limbs[l].twin;
     const size_t other = twin < 0 ? l : static_cast<size_t>(twin);
-    EXPECT_NEAR(left.figure.limbs[l].length, right.figure.limbs[other].length, 1e-9)
-        << left.figure.limbs[l].id;
-    EXPECT_NEAR(left.wool.limbs[l].core, right.wool.limbs[other].core,
-                0.03 * left.wool.limbs[l].core + 0.01) // legs are nearly all coat here
-        << left.figure.limbs[l].id;
+    EXPECT_NEAR(left.figure->limbs[l].length, right.figure->limbs[other].length, 1e-9)
+        << left.figure->limbs[l].id;
+    EXPECT_NEAR(left.wool->limbs[l].core, right.wool->limbs[other].core,
+                0.03 * left.wool->limbs[l].core + 0.01) // legs are nearly all coat here
+        << left.figure->limbs[l].id;
   }
 }
 
@@ -104,7 +104,7 @@ TEST(ShapedPlan, TwiceTheSizeIsEightTimesTheWoolInAnyShape) {
     const auto small = plan(p, shelf());
     if (!small) continue;
     p.size.mm = 240;
-    EXPECT_NEAR(plannedExactly(p, 1).wool.volume / small->wool.volume, 8, 1e-4) << id;
+    EXPECT_NEAR(plannedExactly(p, 1).wool->volume / small->wool->volume, 8, 1e-4) << id;
   }
 }
 

@@ -65,7 +65,7 @@ TEST(WirePlan, AMeasuredYieldCounts) {
   const Plan handbook = planned(p);
   p.drawer[0].yield = Estimate{68, 60, 76};
   const Plan measured = planned(p);
-  const auto neck = static_cast<size_t>(*handbook.figure.limb("neck"));
+  const auto neck = static_cast<size_t>(*handbook.figure->limb("neck"));
   EXPECT_NEAR(measured.limbs[neck].hold.hold / handbook.limbs[neck].hold.hold, 2, 0.05);
 }
 
@@ -192,7 +192,7 @@ TEST(WirePlan, AllowancesAreTheMakersOwn) {
 TEST(WirePlan, FourStrandsInALegTakeTwiceTheWire) {
   Project p = project("river_otter", 108);
   const Plan two = planned(p);
-  const int leg = *two.figure.limb("left-foreleg");
+  const int leg = *two.figure->limb("left-foreleg");
   p.change(two.figure, leg, [&](LimbChoice& c) {
     c.wires = 4;
     c.diameter = two.limbs[static_cast<size_t>(leg)].section.diameter;
@@ -213,7 +213,7 @@ TEST(WirePlan, AHeavyHeadIsSaidWithWhatWouldHelp) {
   p.drawerOnly = true;
   p.drawer = {{"thin", "aluminium-annealed", 1, 0, 0, 1, {}}};
   const Plan plan = planned(p);
-  const int neck = *plan.figure.limb("neck");
+  const int neck = *plan.figure->limb("neck");
   ASSERT_NE(plan.limbs[static_cast<size_t>(neck)].verdict, Level::Good);
   const std::vector<Remedy> help = remedies(p, shelf(), plan, neck);
   ASSERT_GE(help.size(), 4U);
@@ -222,7 +222,7 @@ TEST(WirePlan, AHeavyHeadIsSaidWithWhatWouldHelp) {
     words.insert(r.words);
     // What is told is what planning it gives.
     const Plan then = planned(r.project);
-    EXPECT_NEAR(then.limbs[static_cast<size_t>(*then.figure.limb("neck"))].hold.hold, r.hold, 0.03 * r.hold)
+    EXPECT_NEAR(then.limbs[static_cast<size_t>(*then.figure->limb("neck"))].hold.hold, r.hold, 0.03 * r.hold)
         << r.words << ": wool guessed from one figure or another";
     EXPECT_TRUE(r.hold > plan.limbs[static_cast<size_t>(neck)].hold.hold ||
                 r.nudge > plan.limbs[static_cast<size_t>(neck)].hold.nudge)
@@ -301,7 +301,8 @@ TEST(WirePlan, EveryShippedRoutingIsProven) {
 
 TEST(WirePlan, AsManyStrandsAsCanBeAreSaidToBeUnproven) {
   Project p = project("beetle", 120, Construction::TwistedLimbs);
-  for (const FigureLimb& limb : planned(p).figure.limbs) p.limbs[limb.id].wires = 4;
+  const Plan usual = planned(p);
+  for (const FigureLimb& limb : usual.figure->limbs) p.limbs[limb.id].wires = 4;
   const Plan plan = planned(p);
   bool unproven = false;
   for (const RouteChoice& choice : plan.routes) unproven = unproven || !choice.proven;

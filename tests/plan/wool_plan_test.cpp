@@ -43,7 +43,7 @@ TEST(WoolPlan, EachBadInputIsAFinding) {
   p.wool.core.linear = 0;
   const Plan none = planned(p);
   EXPECT_TRUE(found(none, Level::Wrong, "weighs nothing"));
-  EXPECT_EQ(none.wool.limbs[static_cast<size_t>(*none.figure.limb("trunk"))].winding.strips, 0);
+  EXPECT_EQ(none.wool->limbs[static_cast<size_t>(*none.figure->limb("trunk"))].winding.strips, 0);
   p = good;
   p.wool.ball = {20, 1.0, Firmness::Medium};
   EXPECT_TRUE(found(planned(p), Level::Doubtful, "test ball weighs"));
@@ -64,7 +64,7 @@ TEST(WoolPlan, AnyNumbersGiveNumbers) {
       p.wool.furShown = 15;
       p.wool.grip = WireGrip::Sleeve;
       const Plan plan = planned(p);
-      for (const LimbWool& w : plan.wool.limbs) {
+      for (const LimbWool& w : plan.wool->limbs) {
         for (const double v :
              {w.core, w.coat, w.wound, w.padded, w.skin, w.flats, w.fur, w.wireVolume, w.area})
           EXPECT_TRUE(std::isfinite(v) && v >= -1e-9) << pattern.id << ' ' << coat << ' ' << v;
@@ -76,26 +76,26 @@ TEST(WoolPlan, AnyNumbersGiveNumbers) {
             EXPECT_TRUE(std::isfinite(v) && v > 0) << pattern.id << ' ' << pad.place;
         EXPECT_TRUE(std::isfinite(w.winding.turns) && std::isfinite(w.winding.layers)) << pattern.id;
       }
-      EXPECT_GT(plan.wool.core + plan.wool.coat, 0) << pattern.id;
+      EXPECT_GT(plan.wool->core + plan.wool->coat, 0) << pattern.id;
     }
 }
 
 TEST(WoolPlan, AKnownSolidIsUsedAndAGuessSaysSo) {
   const Project p = project("red_fox", 120);
   const Plan exact = plannedExactly(p);
-  EXPECT_FALSE(exact.wool.guessed);
+  EXPECT_FALSE(exact.wool->guessed);
   const Plan again = plan(p, shelf(), {exact.solid, true}).value();
   EXPECT_EQ(again.solid, exact.solid) << "the very same one";
   EXPECT_EQ(toJson(again).dump(), toJson(exact).dump());
   Project larger = p;
   larger.size.mm = 150;
   const Plan guess = plan(larger, shelf(), {exact.solid, true}).value();
-  EXPECT_TRUE(guess.wool.guessed);
-  EXPECT_NEAR(guess.wool.volume / exact.wool.volume, std::pow(1.25, 3), 1e-9);
+  EXPECT_TRUE(guess.wool->guessed);
+  EXPECT_NEAR(guess.wool->volume / exact.wool->volume, std::pow(1.25, 3), 1e-9);
   const Plan rough = plan(project("heron", 120), shelf(), {exact.solid, true}).value();
-  EXPECT_TRUE(rough.wool.guessed) << "another animal is made roughly at first";
-  EXPECT_NEAR(rough.wool.volume / plannedExactly(project("heron", 120), 1).wool.volume, 1,
-              rough.wool.volumeError + 0.01);
+  EXPECT_TRUE(rough.wool->guessed) << "another animal is made roughly at first";
+  EXPECT_NEAR(rough.wool->volume / plannedExactly(project("heron", 120), 1).wool->volume, 1,
+              rough.wool->volumeError + 0.01);
 }
 
 TEST(WoolPlan, JsonHasWhatTheSchemaAsks) {
@@ -103,8 +103,8 @@ TEST(WoolPlan, JsonHasWhatTheSchemaAsks) {
   p.wool.markings = {{"bib", Tone::Pale, View::Front, {{-1, 0}, {1, 0}, {1, 0.4}}, true, ""}};
   const Plan plan = planned(p);
   const auto json = woolJson(plan);
-  EXPECT_EQ(json["volume_mm3"], plan.wool.volume);
-  ASSERT_EQ(json["limbs"].size(), plan.figure.limbs.size());
+  EXPECT_EQ(json["volume_mm3"], plan.wool->volume);
+  ASSERT_EQ(json["limbs"].size(), plan.figure->limbs.size());
   double core = 0;
   for (const auto& limb : json["limbs"]) {
     for (const char* key : {"id", "wound_g", "pads", "coat_g", "strips", "girths", "minutes"})

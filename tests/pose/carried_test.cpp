@@ -19,10 +19,10 @@ Vec3 middle(const FigureBone& bone) { return (bone.begin + bone.end) / 2; }
 TEST(Carried, ABonesOwnEndsAndAxesGoWithIt) {
   for (const char* id : {"river_otter", "heron", "dragon"}) {
     const Plan plan = planned(project(id, 120));
-    for (const PatternPose& pose : plan.pattern.poses) {
+    for (const PatternPose& pose : plan.pattern->poses) {
       const Figure posed = posedFigure(plan, pose);
       for (size_t b = 0; b < posed.bones.size(); ++b) {
-        const FigureBone& from = plan.figure.bones[b];
+        const FigureBone& from = plan.figure->bones[b];
         const FigureBone& to = posed.bones[b];
         EXPECT_LT((carried(from.begin, from, to) - to.begin).norm(), 1e-9);
         EXPECT_LT((carried(from.end, from, to) - to.end).norm(), 1e-6 * from.length) << id << ' ' << from.id;
@@ -45,7 +45,7 @@ TEST(Carried, APlaceOnAViewGoesWithTheNearestBones) {
   // The tail alone is raised: what lies on the trunk stays, what lies on the tail goes up with it.
   PatternPose up;
   const Figure neutral = posedFigure(plan, up);
-  const FigureLimb& tail = plan.figure.limbs[static_cast<size_t>(*plan.figure.limb("tail"))];
+  const FigureLimb& tail = plan.figure->limbs[static_cast<size_t>(*plan.figure->limb("tail"))];
   const auto root = static_cast<size_t>(tail.bones.front());
   const auto tip = static_cast<size_t>(tail.bones.back());
   up.turns[neutral.bones[root].patternBone] = Turn{0.6, 0, 0};
@@ -56,7 +56,7 @@ TEST(Carried, APlaceOnAViewGoesWithTheNearestBones) {
                 .norm(),
             0.5);
   const auto breast =
-      static_cast<size_t>(plan.figure.limbs[static_cast<size_t>(*plan.figure.limb("trunk"))].bones.back());
+      static_cast<size_t>(plan.figure->limbs[static_cast<size_t>(*plan.figure->limb("trunk"))].bones.back());
   const Vec2 chest = project(middle(neutral.bones[breast]), View::Side);
   EXPECT_LT(
       (carriedOnView(chest, View::Side, neutral, raised) - project(middle(raised.bones[breast]), View::Side))

@@ -86,7 +86,7 @@ TEST(ProjectValues, WhatAPlanDoesNotFollowFromChangesNoneOfIt) {
 TEST(ProjectValues, AChangeTakesTheTwinAlongWhileTheyAreTied) {
   Project p = project("red_fox", 120);
   const Plan plan = planned(p);
-  const int left = *plan.figure.limb("left-foreleg");
+  const int left = *plan.figure->limb("left-foreleg");
   p.change(plan.figure, left, [](LimbChoice& c) { c.wires = 2; });
   EXPECT_EQ(p.limbs.at("right-foreleg").wires, 2);
   p.untied.insert("foreleg");

@@ -37,8 +37,8 @@ TEST(Drawing, SvgIsInMillimetres) {
   const auto run = path(svg, "wire-A", 0);
   ASSERT_EQ(run.size(), piece.route.size());
   for (size_t i = 0; i + 1 < run.size(); ++i) {
-    const Vec2 a = project(plan.skeleton.points[static_cast<size_t>(piece.route[i])].at, View::Side);
-    const Vec2 b = project(plan.skeleton.points[static_cast<size_t>(piece.route[i + 1])].at, View::Side);
+    const Vec2 a = project(plan.skeleton->points[static_cast<size_t>(piece.route[i])].at, View::Side);
+    const Vec2 b = project(plan.skeleton->points[static_cast<size_t>(piece.route[i + 1])].at, View::Side);
     EXPECT_NEAR((run[i + 1] - run[i]).norm(), (b - a).norm(), 0.003);
   }
   // Its strip is as long as its cut.
@@ -87,8 +87,8 @@ TEST(Drawing, DxfIsReadByAnotherProgram) {
     if (piece.route.size() < 2) continue;
     double side = 0;
     for (size_t i = 0; i + 1 < piece.route.size(); ++i)
-      side += (project(plan.skeleton.points[static_cast<size_t>(piece.route[i])].at, View::Side) -
-               project(plan.skeleton.points[static_cast<size_t>(piece.route[i + 1])].at, View::Side))
+      side += (project(plan.skeleton->points[static_cast<size_t>(piece.route[i])].at, View::Side) -
+               project(plan.skeleton->points[static_cast<size_t>(piece.route[i + 1])].at, View::Side))
                   .norm();
     EXPECT_NEAR(lengths["wire-" + piece.tag].front(), side, 0.01);
   }

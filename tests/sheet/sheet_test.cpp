@@ -29,7 +29,7 @@ TEST(Sheet, SaysEverythingNeededAtTheBench) {
     EXPECT_NE(all.find(heading), std::string::npos) << heading;
   for (const Piece& piece : made.pieces)
     EXPECT_NE(all.find(printLength(piece.cut, UnitSystem::Metric)), std::string::npos) << piece.tag;
-  for (const FigureLimb& limb : made.figure.limbs) EXPECT_NE(all.find(limb.name), std::string::npos);
+  for (const FigureLimb& limb : made.figure->limbs) EXPECT_NE(all.find(limb.name), std::string::npos);
 }
 
 namespace {

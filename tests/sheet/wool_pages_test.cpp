@@ -38,7 +38,7 @@ TEST(WoolPages, NotchesAreAtTheGirths) {
     const Project p = project("river_otter", height);
     const Plan plan = planned(p);
     const double step = Filler(Paper::A4, false).clear() - kTapeOverlap;
-    const LimbWool& trunk = plan.wool.limbs[static_cast<size_t>(*plan.figure.limb("trunk"))];
+    const LimbWool& trunk = plan.wool->limbs[static_cast<size_t>(*plan.figure->limb("trunk"))];
     // Distances of filled notches' points from their tape's end, rows put end to end.
     std::vector<double> at;
     for (const Page& page : pagesOf(tapes, p, plan)) {
@@ -78,8 +78,8 @@ TEST(WoolPages, PadsAreTrueToSizeAndOnThePaper) {
           if (m.filled && m.points.size() == 60) ++outlines;
         }
       size_t pads = 0;
-      for (size_t l = 0; l < plan.figure.limbs.size(); ++l)
-        if (plan.figure.limbs[l].side >= 0) pads += plan.wool.limbs[l].pads.size();
+      for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
+        if (plan.figure->limbs[l].side >= 0) pads += plan.wool->limbs[l].pads.size();
       EXPECT_EQ(outlines, pads) << id;
     }
   }

@@ -24,14 +24,14 @@ Plan pairHeld(const std::string& pattern, Construction construction, const std::
 }
 
 int joins(const Plan& plan, const std::string& kind, const std::string& limb) {
-  const int l = *plan.figure.limb(limb);
+  const int l = *plan.figure->limb(limb);
   return static_cast<int>(std::count_if(plan.joins.begin(), plan.joins.end(), [&](const Join& j) {
     return j.kind == kind && std::find(j.limbs.begin(), j.limbs.end(), l) != j.limbs.end();
   }));
 }
 
 const WireGroup& groupOf(const Plan& plan, const std::string& limb) {
-  return plan.groups[static_cast<size_t>(plan.limbs[static_cast<size_t>(*plan.figure.limb(limb))].group)];
+  return plan.groups[static_cast<size_t>(plan.limbs[static_cast<size_t>(*plan.figure->limb(limb))].group)];
 }
 
 bool says(const Plan& plan, const std::string& words) {
@@ -50,7 +50,7 @@ TEST(Held, GluedLegsLeaveTheFoldedWire) {
   EXPECT_EQ(joins(plan, "awl-hole", "right-foreleg"), 1);
   EXPECT_EQ(groupOf(plan, "left-hindleg").name, groupOf(folded, "left-hindleg").name) << "the rest stays";
   EXPECT_EQ(groupOf(plan, "head").limbs,
-            (std::vector<int>{*plan.figure.limb("head"), *plan.figure.limb("neck")}));
+            (std::vector<int>{*plan.figure->limb("head"), *plan.figure->limb("neck")}));
 }
 
 TEST(Held, ThroughTheBodyIsOneWireCutAlike) {
@@ -78,7 +78,7 @@ TEST(Held, LashedInAFeltedBodyIsGluedAndSaysSo) {
 
 TEST(Held, ThreadAndSkewerTakeTheWireOut) {
   const Plan thread = pairHeld("river_otter", Construction::TwistedLimbs, "foreleg", RootHold::Thread);
-  EXPECT_FALSE(thread.limbs[static_cast<size_t>(*thread.figure.limb("left-foreleg"))].wired);
+  EXPECT_FALSE(thread.limbs[static_cast<size_t>(*thread.figure->limb("left-foreleg"))].wired);
   EXPECT_EQ(joins(thread, "thread", "left-foreleg"), 1);
   EXPECT_EQ(joins(thread, "skewer", "right-foreleg"), 1) << "strung, it is wound on a skewer too";
   EXPECT_TRUE(says(thread, "keeps no pose"));
@@ -87,8 +87,8 @@ TEST(Held, ThreadAndSkewerTakeTheWireOut) {
 
   const Plan tail = heldPlan(project("river_otter", 160), "tail", RootHold::Skewer);
   EXPECT_EQ(joins(tail, "skewer", "tail"), 1);
-  EXPECT_TRUE(tail.limbs[static_cast<size_t>(*tail.figure.limb("neck"))].wired) << "the spine stays";
-  const int l = *tail.figure.limb("tail");
+  EXPECT_TRUE(tail.limbs[static_cast<size_t>(*tail.figure->limb("neck"))].wired) << "the spine stays";
+  const int l = *tail.figure->limb("tail");
   for (const Piece& piece : tail.pieces)
     EXPECT_EQ(std::count(piece.limbs.begin(), piece.limbs.end(), l), 0) << piece.tag;
 }
@@ -105,23 +105,23 @@ TEST(Held, EveryWayForEveryLimbOfEveryAnimal) {
     for (const Construction c :
          {Construction::TwistedLimbs, Construction::FoldedPair, Construction::NoWire}) {
       const Plan usual = planned(project(p.id, 160, c));
-      for (const FigureLimb& limb : usual.figure.limbs)
+      for (const FigureLimb& limb : usual.figure->limbs)
         for (const RootHold held : holdsFor(limb)) {
           Project wanted = project(p.id, 160, c);
-          wanted.change(usual.figure, *usual.figure.limb(limb.id),
+          wanted.change(usual.figure, *usual.figure->limb(limb.id),
                         [&](LimbChoice& choice) { choice.held = held; });
           const Plan plan = planned(wanted);
           const std::string what = p.id + ' ' + limb.id + ' ' + std::string(id(held));
-          std::vector<int> in(plan.figure.limbs.size(), 0);
+          std::vector<int> in(plan.figure->limbs.size(), 0);
           for (const WireGroup& g : plan.groups)
             for (const int l : g.limbs) ++in[static_cast<size_t>(l)];
           for (const int times : in) EXPECT_LE(times, 1) << what;
-          const auto l = static_cast<size_t>(*plan.figure.limb(limb.id));
+          const auto l = static_cast<size_t>(*plan.figure->limb(limb.id));
           const bool bare = held == RootHold::Thread || held == RootHold::Skewer;
           // Parts without bones of wire (a crest, an ear) have none to hold.
           if (bare) {
             EXPECT_FALSE(plan.limbs[l].wired) << what;
-          } else if (!plan.skeleton.limbs[l].empty()) {
+          } else if (!plan.skeleton->limbs[l].empty()) {
             EXPECT_TRUE(plan.limbs[l].wired) << what;
           }
           // Every wired limb has its strands.

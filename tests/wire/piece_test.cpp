@@ -55,8 +55,8 @@ TEST(Piece, CutIsBonesAndEveryAllowance) {
       // Bones are the route's own steps.
       double along = 0;
       for (size_t i = 0; i + 1 < piece.route.size(); ++i)
-        along += (plan.skeleton.points[static_cast<size_t>(piece.route[i + 1])].at -
-                  plan.skeleton.points[static_cast<size_t>(piece.route[i])].at)
+        along += (plan.skeleton->points[static_cast<size_t>(piece.route[i + 1])].at -
+                  plan.skeleton->points[static_cast<size_t>(piece.route[i])].at)
                      .norm();
       EXPECT_NEAR(along, piece.bones, 1e-6) << name(c) << ' ' << piece.tag;
       // Marks lie on the wire, in order.
@@ -76,15 +76,15 @@ TEST(Piece, EveryWiredBoneCarriesItsWires) {
     const Plan plan = planned(project(c.pattern, c.height, c.construction));
     const auto covered = runs(plan);
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
-      const auto kind = plan.figure.limbs[l].kind;
+      const auto kind = plan.figure->limbs[l].kind;
       // Parts of a trunk carry the tail's or the neck's wire; its stretches are looked at below.
       if (!plan.limbs[l].wired || kind == LimbKind::Trunk) continue;
-      for (const WireRun& run : plan.skeleton.limbs[l])
+      for (const WireRun& run : plan.skeleton->limbs[l])
         for (size_t s = 0; s + 1 < run.points.size(); ++s) {
           const auto [a, b] = std::minmax(run.points[s], run.points[s + 1]);
           const auto found = covered.find({a, b});
-          ASSERT_NE(found, covered.end()) << name(c) << ' ' << plan.figure.limbs[l].id;
-          EXPECT_EQ(found->second, plan.limbs[l].section.wires) << name(c) << ' ' << plan.figure.limbs[l].id;
+          ASSERT_NE(found, covered.end()) << name(c) << ' ' << plan.figure->limbs[l].id;
+          EXPECT_EQ(found->second, plan.limbs[l].section.wires) << name(c) << ' ' << plan.figure->limbs[l].id;
         }
     }
     // And so does every stretch of every group, the trunk's too.
@@ -129,7 +129,7 @@ TEST(Piece, TheTableFollowedMakesTheSkeleton) {
       for (Eigen::Index i = 0; i < count; ++i) {
         const auto k = static_cast<size_t>(fitted[static_cast<size_t>(i)]);
         from.col(i) = made[k];
-        to.col(i) = plan.skeleton.points[static_cast<size_t>(piece.route[k])].at;
+        to.col(i) = plan.skeleton->points[static_cast<size_t>(piece.route[k])].at;
       }
       joints += fitted.size();
       // Moved and turned as a whole it lies on the skeleton (a mirrored piece on the mirror image's).
@@ -140,7 +140,7 @@ TEST(Piece, TheTableFollowedMakesTheSkeleton) {
       for (Eigen::Index i = 0; i < count; ++i)
         EXPECT_LT((moved(from.col(i)) - to.col(i)).norm(), 0.15) << name(c) << ' ' << piece.name;
       for (size_t i = 0; i < made.size(); ++i)
-        EXPECT_LT((moved(made[i]) - plan.skeleton.points[static_cast<size_t>(piece.route[i])].at).norm(),
+        EXPECT_LT((moved(made[i]) - plan.skeleton->points[static_cast<size_t>(piece.route[i])].at).norm(),
                   most)
             << name(c) << ' ' << piece.name;
       double last = -1;
@@ -180,7 +180,7 @@ TEST(Piece, AFoldedWingIsCutAsLongAsItUnfolds) {
   Project p = project("songbird", 160);
   p.size = {SizeBy::BodyLength, 160};
   const Plan plan = planned(p);
-  const Piece& wing = plan.pieces[static_cast<size_t>(plan.pieceOf(*plan.figure.limb("left-wing")))];
+  const Piece& wing = plan.pieces[static_cast<size_t>(plan.pieceOf(*plan.figure->limb("left-wing")))];
   double bends = 0;
   for (const Feature& f : wing.features) bends += f.kind == "bend" ? f.takes : 0;
   EXPECT_GT(bends, 0);
@@ -190,12 +190,12 @@ TEST(Piece, AFoldedWingIsCutAsLongAsItUnfolds) {
 TEST(Piece, MirroredTwinsInEveryConstruction) {
   for (const Case& c : everything()) {
     const Plan plan = planned(project(c.pattern, c.height, c.construction));
-    if (!plan.figure.symmetric) continue;
+    if (!plan.figure->symmetric) continue;
     std::map<std::string, int> byId;
-    for (size_t i = 0; i < plan.skeleton.points.size(); ++i)
-      byId[plan.skeleton.points[i].id] = static_cast<int>(i);
+    for (size_t i = 0; i < plan.skeleton->points.size(); ++i)
+      byId[plan.skeleton->points[i].id] = static_cast<int>(i);
     const auto image = [&](int point) {
-      std::string id = plan.skeleton.points[static_cast<size_t>(point)].id;
+      std::string id = plan.skeleton->points[static_cast<size_t>(point)].id;
       if (id.starts_with("left-"))
         id = "right-" + id.substr(5);
       else if (id.starts_with("right-"))
@@ -245,7 +245,7 @@ TEST(Piece, TwinsAreCutAlikeToTheLastBit) {
 
 TEST(Piece, TwistedLegByHand) {
   const Plan plan = planned(project("river_otter", 108, Construction::TwistedLimbs));
-  const auto leg = *plan.figure.limb("left-foreleg");
+  const auto leg = *plan.figure->limb("left-foreleg");
   const Piece& piece = plan.pieces[static_cast<size_t>(plan.pieceOf(leg))];
   EXPECT_EQ(piece.name, "left foreleg");
   const double d = piece.diameter;
@@ -257,7 +257,7 @@ TEST(Piece, TwistedLegByHand) {
       2 * Allowances().lap + (piece.bones + corners) / std::cos(std::atan(M_PI / 6)) + M_PI * (5 + d);
   EXPECT_NEAR(piece.cut, before + 0.03 * before + 10, 1e-9);
   EXPECT_EQ(piece.bones, 2 * piece.bones / 2);
-  EXPECT_NEAR(piece.bones, 2 * plan.skeleton.length(plan.skeleton.limbs[static_cast<size_t>(leg)].front()),
+  EXPECT_NEAR(piece.bones, 2 * plan.skeleton->length(plan.skeleton->limbs[static_cast<size_t>(leg)].front()),
               1e-9);
 }
 
@@ -274,8 +274,8 @@ TEST(Piece, FoldedPairIsTwoLongWiresAndATail) {
   EXPECT_EQ(kinds(plan.pieces[1]).count("mutual-twist"), 1U)
       << "twisted round the front wire where they meet";
   EXPECT_EQ(plan.pieces[2].material, "pipe-cleaner");
-  EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure.limb("left-foreleg"))].section.wires, 1);
-  EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure.limb("neck"))].section.wires, 2);
+  EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure->limb("left-foreleg"))].section.wires, 1);
+  EXPECT_EQ(plan.limbs[static_cast<size_t>(*plan.figure->limb("neck"))].section.wires, 2);
 }
 
 TEST(Piece, WorkingEndsWithTheCut) {

@@ -47,12 +47,12 @@ TEST(Coat, IsWhatHidesTheCoreByTone) {
 TEST(Coat, LeavesOutlineAndFinishedGirthsAsTheyAre) {
   const Plan alike = plannedExactly(toned("sheep", Tone::Pale, Tone::Pale));
   const Plan over = plannedExactly(toned("sheep", Tone::Dark, Tone::Pale));
-  EXPECT_NEAR(over.wool.volume, alike.wool.volume, 1e-9 * alike.wool.volume);
-  EXPECT_LT(over.wool.core, alike.wool.core) << "what the coat takes the core gives up";
-  EXPECT_GT(over.wool.coat, alike.wool.coat);
+  EXPECT_NEAR(over.wool->volume, alike.wool->volume, 1e-9 * alike.wool->volume);
+  EXPECT_LT(over.wool->core, alike.wool->core) << "what the coat takes the core gives up";
+  EXPECT_GT(over.wool->coat, alike.wool->coat);
   for (size_t l = 0; l < alike.limbs.size(); ++l)
-    for (size_t k = 0; k < alike.wool.limbs[l].girths.size(); ++k)
-      EXPECT_DOUBLE_EQ(alike.wool.limbs[l].girths[k].finished, over.wool.limbs[l].girths[k].finished);
+    for (size_t k = 0; k < alike.wool->limbs[l].girths.size(); ++k)
+      EXPECT_DOUBLE_EQ(alike.wool->limbs[l].girths[k].finished, over.wool->limbs[l].girths[k].finished);
 }
 
 TEST(Coat, NoAnimalWearsMoreCoatThanAMakerWouldLay) {
@@ -60,11 +60,11 @@ TEST(Coat, NoAnimalWearsMoreCoatThanAMakerWouldLay) {
     Project made = toned(p.id, Tone::Pale, Tone::Mid);
     made.size = {SizeBy::BodyLength, 160};
     const Plan plan = planned(made);
-    EXPECT_LE(plan.wool.coatThickness, 2.7) << p.id;
-    if (plan.wool.volume > 270e3) {
+    EXPECT_LE(plan.wool->coatThickness, 2.7) << p.id;
+    if (plan.wool->volume > 270e3) {
       double flats = 0;
-      for (const LimbWool& w : plan.wool.limbs) flats += w.flats;
-      EXPECT_LT(plan.wool.coat - flats, 0.5 * plan.wool.core) << p.id;
+      for (const LimbWool& w : plan.wool->limbs) flats += w.flats;
+      EXPECT_LT(plan.wool->coat - flats, 0.5 * plan.wool->core) << p.id;
     }
   }
 }
@@ -72,7 +72,7 @@ TEST(Coat, NoAnimalWearsMoreCoatThanAMakerWouldLay) {
 TEST(Coat, OneTheMakerSettledStays) {
   Project p = toned("owl", Tone::Pale, Tone::Dark);
   p.coat = 9;
-  EXPECT_EQ(plannedExactly(p).wool.coatThickness, 9);
+  EXPECT_EQ(plannedExactly(p).wool->coatThickness, 9);
 }
 
 TEST(Coat, EveryGramIsFeltOfItsDensity) {
@@ -84,18 +84,18 @@ TEST(Coat, EveryGramIsFeltOfItsDensity) {
     double volume = 0;
     double legs = 0;
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
-      const LimbWool& w = plan.wool.limbs[l];
+      const LimbWool& w = plan.wool->limbs[l];
       double coat = 0; // mm3 by its own density, of a part all coat; else as laid
       if (w.allCoat) {
         coat = w.coat / w.density;
         legs += 1;
-        EXPECT_NEAR(w.coat / w.coatVolume, w.density, 1e-9) << p.id << ' ' << plan.figure.limbs[l].id;
+        EXPECT_NEAR(w.coat / w.coatVolume, w.density, 1e-9) << p.id << ' ' << plan.figure->limbs[l].id;
       } else {
         coat = w.coatVolume;
       }
       volume += w.core / w.density + coat + w.furVolume + w.wireVolume + w.readyVolume;
     }
-    EXPECT_NEAR(volume / plan.wool.volume, 1, 0.01) << p.id;
+    EXPECT_NEAR(volume / plan.wool->volume, 1, 0.01) << p.id;
   }
   // A firm leg thinner than its coat weighs as firm felt.
   Project fox = project("red_fox", 160);
@@ -114,12 +114,12 @@ TEST(Coat, BonesWeighWhatTheirPartsDo) {
     double bones = 0;
     for (const BoneMass& m : plan.boneWool) bones += m.grams;
     const double wire = plan.totals.wireMass - plan.totals.waste;
-    EXPECT_NEAR(bones, plan.wool.core + plan.wool.coat, 1e-3 * bones) << id;
+    EXPECT_NEAR(bones, plan.wool->core + plan.wool->coat, 1e-3 * bones) << id;
     double carried = 0;
     for (const BoneMass& m : plan.carried) carried += m.grams;
     EXPECT_GT(carried, bones) << id << ": loops and laps weigh where they are made";
     EXPECT_LT(carried, bones + wire) << id;
-    EXPECT_NEAR(plan.totals.mass, plan.wool.core + plan.wool.coat + wire, 1e-9);
+    EXPECT_NEAR(plan.totals.mass, plan.wool->core + plan.wool->coat + wire, 1e-9);
   }
 }
 
@@ -142,19 +142,19 @@ TEST(Rows, TakeTheirOwnWoolsDepthFromTheCore) {
     double yarn = 0;
     double volume = 0;
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
-      const LimbWool& w = plan.wool.limbs[l];
+      const LimbWool& w = plan.wool->limbs[l];
       rows += w.fur;
       yarn += w.furRows.yarn;
       volume += w.coreVolume + w.coatVolume + w.furVolume + w.wireVolume;
-      EXPECT_EQ(w.fur > 0, plan.figure.limbs[l].kind != LimbKind::Digits);
+      EXPECT_EQ(w.fur > 0, plan.figure->limbs[l].kind != LimbKind::Digits);
       EXPECT_GE(w.coat, 0);
     }
     EXPECT_GT(rows, 5);
     EXPECT_EQ(yarn > 0, finish == CoatFinish::Yarn);
-    EXPECT_LT(plan.wool.core, bare.wool.core) << "the core gives up what rows take";
-    EXPECT_NEAR(plan.wool.volume, bare.wool.volume, 1e-9 * bare.wool.volume);
-    EXPECT_NEAR(volume / plan.wool.volume, 1, 0.01);
-    EXPECT_NEAR(plan.wool.coatThickness, plan.wool.coatLaid + rowsDepth(p.wool, rules), 1e-12);
+    EXPECT_LT(plan.wool->core, bare.wool->core) << "the core gives up what rows take";
+    EXPECT_NEAR(plan.wool->volume, bare.wool->volume, 1e-9 * bare.wool->volume);
+    EXPECT_NEAR(volume / plan.wool->volume, 1, 0.01);
+    EXPECT_NEAR(plan.wool->coatThickness, plan.wool->coatLaid + rowsDepth(p.wool, rules), 1e-12);
   }
 }
 
@@ -173,17 +173,17 @@ TEST(ReadyCore, AnEggDeepInATrunkFitsWholeAndSavesItsVolume) {
   const Plan bare = plannedExactly(p);
   p.wool.ready.push_back({"trunk", ReadyKind::Foam, 50, 40, 40, 1.5, 0.5});
   const Plan plan = plannedExactly(p);
-  ASSERT_EQ(plan.wool.readyFits.size(), 1U);
-  const ReadyFit& fit = plan.wool.readyFits[0];
+  ASSERT_EQ(plan.wool->readyFits.size(), 1U);
+  const ReadyFit& fit = plan.wool->readyFits[0];
   EXPECT_NEAR(fit.whole, M_PI / 6 * 50 * 40 * 40, 1e-6);
   EXPECT_NEAR(fit.fits(), 1, 1e-12);
   const LimbWool& trunk = limbOf(plan, "trunk");
   const double whole = fit.whole * trunk.density;
-  EXPECT_NEAR(plan.wool.saved, whole, 0.02 * whole);
-  EXPECT_NEAR(bare.wool.core - plan.wool.core, whole, 0.03 * whole);
-  EXPECT_NEAR(plan.wool.ready, 1.5, 1e-9);
+  EXPECT_NEAR(plan.wool->saved, whole, 0.02 * whole);
+  EXPECT_NEAR(bare.wool->core - plan.wool->core, whole, 0.03 * whole);
+  EXPECT_NEAR(plan.wool->ready, 1.5, 1e-9);
   EXPECT_NEAR(plan.totals.mass,
-              plan.wool.core + plan.wool.coat + 1.5 + plan.totals.wireMass - plan.totals.waste, 1e-9);
+              plan.wool->core + plan.wool->coat + 1.5 + plan.totals.wireMass - plan.totals.waste, 1e-9);
   EXPECT_LT(plan.loads.weight, bare.loads.weight) << "foam is lighter than wool, and the loads know";
   EXPECT_LT(plan.time.total, bare.time.total);
 }
@@ -197,21 +197,21 @@ TEST(ReadyCore, IsCutToTheShapeAndSaidSo) {
   };
   p.wool.ready = {{"trunk", ReadyKind::Ball, 300, 120, 120, 200, 0.5}};
   const Plan large = plannedExactly(p);
-  const ReadyFit& fit = large.wool.readyFits[0];
+  const ReadyFit& fit = large.wool->readyFits[0];
   EXPECT_GT(fit.fits(), 0.02);
   EXPECT_LT(fit.fits(), 0.9);
-  EXPECT_NEAR(large.wool.ready, 200 * fit.fits(), 1e-9) << "what is cut off does not weigh";
+  EXPECT_NEAR(large.wool->ready, 200 * fit.fits(), 1e-9) << "what is cut off does not weigh";
   EXPECT_EQ(of(large), 1);
   // In a thin tail there is no room at all.
   p.wool.ready = {{"tail", ReadyKind::Ball, 20, 20, 20, 2, 1.0}};
   const Plan none = plannedExactly(p);
-  EXPECT_EQ(none.wool.readyFits[0].placed, 0);
+  EXPECT_EQ(none.wool->readyFits[0].placed, 0);
   EXPECT_TRUE(none.anyWrong());
   // Of a part this animal does not have nothing is reckoned.
   p.wool.ready = {{"left-wing", ReadyKind::Ball, 20, 20, 20, 2, 0.5}};
   const Plan other = plannedExactly(p);
-  EXPECT_EQ(other.wool.saved, 0);
-  EXPECT_EQ(other.wool.ready, 0);
+  EXPECT_EQ(other.wool->saved, 0);
+  EXPECT_EQ(other.wool->ready, 0);
 }
 
 TEST(Pads, NeverWeighMoreThanTheCoreTheyAreOf) {
@@ -219,10 +219,10 @@ TEST(Pads, NeverWeighMoreThanTheCoreTheyAreOf) {
     for (const double height : {100.0, 250.0}) {
       const Plan plan = planned(project(p.id, height));
       for (size_t l = 0; l < plan.limbs.size(); ++l) {
-        const LimbWool& w = plan.wool.limbs[l];
+        const LimbWool& w = plan.wool->limbs[l];
         double pads = 0;
         for (const Pad& pad : w.pads) pads += pad.grams * pad.count;
-        EXPECT_LE(pads + w.skin, w.core + 1e-9) << p.id << ' ' << plan.figure.limbs[l].id;
+        EXPECT_LE(pads + w.skin, w.core + 1e-9) << p.id << ' ' << plan.figure->limbs[l].id;
         EXPECT_GE(w.wound, 0) << p.id;
       }
     }

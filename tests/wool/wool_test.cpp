@@ -13,7 +13,7 @@ namespace {
 
 double bundleVolume(const Plan& plan) {
   double sum = 0;
-  for (const LimbWool& w : plan.wool.limbs) sum += w.wireVolume;
+  for (const LimbWool& w : plan.wool->limbs) sum += w.wireVolume;
   return sum;
 }
 
@@ -23,13 +23,13 @@ TEST(Wool, CoreCoatAndWireAreTheBody) {
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = plannedExactly(project(p.id, 160));
     double sum = 0;
-    for (const LimbWool& w : plan.wool.limbs) {
+    for (const LimbWool& w : plan.wool->limbs) {
       sum += w.coreVolume + w.coatVolume + w.wireVolume;
-      EXPECT_NEAR(w.woundVolume + w.padVolume + w.skinVolume, w.coreVolume, 1e-9 * plan.wool.volume);
-      EXPECT_NEAR(w.wound + w.padded + w.skin, w.core, 1e-9 * plan.wool.core + 1e-12) << p.id;
+      EXPECT_NEAR(w.woundVolume + w.padVolume + w.skinVolume, w.coreVolume, 1e-9 * plan.wool->volume);
+      EXPECT_NEAR(w.wound + w.padded + w.skin, w.core, 1e-9 * plan.wool->core + 1e-12) << p.id;
       EXPECT_GE(w.wound, -1e-9);
     }
-    EXPECT_NEAR(sum, plan.wool.volume, 1e-3 * plan.wool.volume) << p.id;
+    EXPECT_NEAR(sum, plan.wool->volume, 1e-3 * plan.wool->volume) << p.id;
     EXPECT_GT(bundleVolume(plan), 0);
     // What the loads are reckoned with is the same wool.
     double grams = 0;
@@ -45,13 +45,13 @@ TEST(Wool, TwiceAsHighIsEightTimesTheWool) {
     // Wire does not grow in proportion: it is put back.
     double smallWool = 0;
     double largeWool = 0;
-    for (size_t l = 0; l < small.wool.limbs.size(); ++l) {
+    for (size_t l = 0; l < small.wool->limbs.size(); ++l) {
       smallWool +=
-          small.wool.limbs[l].coreVolume + small.wool.limbs[l].coatVolume + small.wool.limbs[l].wireVolume;
+          small.wool->limbs[l].coreVolume + small.wool->limbs[l].coatVolume + small.wool->limbs[l].wireVolume;
       largeWool +=
-          large.wool.limbs[l].coreVolume + large.wool.limbs[l].coatVolume + large.wool.limbs[l].wireVolume;
-      EXPECT_NEAR(large.wool.limbs[l].girthMax, 2 * small.wool.limbs[l].girthMax,
-                  1e-9 * large.wool.limbs[l].girthMax);
+          large.wool->limbs[l].coreVolume + large.wool->limbs[l].coatVolume + large.wool->limbs[l].wireVolume;
+      EXPECT_NEAR(large.wool->limbs[l].girthMax, 2 * small.wool->limbs[l].girthMax,
+                  1e-9 * large.wool->limbs[l].girthMax);
     }
     EXPECT_NEAR(largeWool, 8 * smallWool, 1e-3 * largeWool) << id;
     // The same of weights, where no wire takes room.
@@ -70,17 +70,17 @@ TEST(Wool, TwiceAsHighIsEightTimesTheWool) {
 TEST(Wool, TwinsWeighTheSameToTheLastBit) {
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = plannedExactly(project(p.id, 160));
-    for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-      const int twin = plan.figure.limbs[l].twin;
+    for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+      const int twin = plan.figure->limbs[l].twin;
       if (twin < 0) continue;
-      const LimbWool& a = plan.wool.limbs[l];
-      const LimbWool& b = plan.wool.limbs[static_cast<size_t>(twin)];
-      EXPECT_EQ(a.core, b.core) << p.id << ' ' << plan.figure.limbs[l].id << ' '
+      const LimbWool& a = plan.wool->limbs[l];
+      const LimbWool& b = plan.wool->limbs[static_cast<size_t>(twin)];
+      EXPECT_EQ(a.core, b.core) << p.id << ' ' << plan.figure->limbs[l].id << ' '
                                 << a.wireVolume - b.wireVolume;
       EXPECT_EQ(a.coat, b.coat);
       EXPECT_EQ(a.winding.strips, b.winding.strips);
       EXPECT_EQ(a.winding.length, b.winding.length);
-      ASSERT_EQ(a.pads.size(), b.pads.size()) << p.id << ' ' << plan.figure.limbs[l].id;
+      ASSERT_EQ(a.pads.size(), b.pads.size()) << p.id << ' ' << plan.figure->limbs[l].id;
       for (size_t k = 0; k < a.pads.size(); ++k) {
         EXPECT_EQ(a.pads[k].place, b.pads[k].place) << p.id;
         EXPECT_EQ(a.pads[k].grams, b.pads[k].grams) << p.id;
@@ -117,15 +117,15 @@ TEST(Wool, ATestBallSettlesAllWeights) {
   const Plan usual = plannedExactly(p);
   p.wool.ball = ball;
   const Plan own = plannedExactly(p);
-  EXPECT_NEAR(own.wool.handFactor, 1.4147, 1e-4);
-  for (size_t l = 0; l < own.wool.limbs.size(); ++l) {
-    if (usual.wool.limbs[l].core <= 0.01) continue;
-    EXPECT_DOUBLE_EQ(own.wool.limbs[l].density / usual.wool.limbs[l].density, own.wool.handFactor);
+  EXPECT_NEAR(own.wool->handFactor, 1.4147, 1e-4);
+  for (size_t l = 0; l < own.wool->limbs.size(); ++l) {
+    if (usual.wool->limbs[l].core <= 0.01) continue;
+    EXPECT_DOUBLE_EQ(own.wool->limbs[l].density / usual.wool->limbs[l].density, own.wool->handFactor);
     // A heavier figure takes thicker wire, which leaves a little less room.
-    EXPECT_NEAR(own.wool.limbs[l].core / usual.wool.limbs[l].core, own.wool.handFactor, 0.06);
-    EXPECT_TRUE(own.wool.limbs[l].ownDensity);
-    EXPECT_LT(own.wool.limbs[l].coreHigh / own.wool.limbs[l].core,
-              usual.wool.limbs[l].coreHigh / usual.wool.limbs[l].core + 1e-9);
+    EXPECT_NEAR(own.wool->limbs[l].core / usual.wool->limbs[l].core, own.wool->handFactor, 0.06);
+    EXPECT_TRUE(own.wool->limbs[l].ownDensity);
+    EXPECT_LT(own.wool->limbs[l].coreHigh / own.wool->limbs[l].core,
+              usual.wool->limbs[l].coreHigh / usual.wool->limbs[l].core + 1e-9);
   }
   const Working w = ballWorking(ball);
   EXPECT_EQ(w.lines.back().result, "1.41 times");
@@ -142,11 +142,11 @@ TEST(Felt, ShrinkageLaws) {
 TEST(Girths, GrowFromTheWireOutwards) {
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = plannedExactly(project(p.id, 200));
-    for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
-      const LimbWool& w = plan.wool.limbs[l];
+    for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
+      const LimbWool& w = plan.wool->limbs[l];
       double last = -1;
       for (const Girth& g : w.girths) {
-        if (plan.figure.limbs[l].kind != LimbKind::Digits) {
+        if (plan.figure->limbs[l].kind != LimbKind::Digits) {
           EXPECT_GT(g.along, last);
         }
         last = g.along;
@@ -158,8 +158,8 @@ TEST(Girths, GrowFromTheWireOutwards) {
           EXPECT_LE(g.round, std::min(g.across, g.deep) + 1e-6);
         }
         if (g.felted <= 0) continue;
-        EXPECT_LE(g.felted, g.finished - 2 * M_PI * plan.wool.coatThickness + 0.025 * g.finished);
-        EXPECT_LE(g.coreAcross, g.across - 2 * plan.wool.coatThickness + 1e-2 * g.across);
+        EXPECT_LE(g.felted, g.finished - 2 * M_PI * plan.wool->coatThickness + 0.025 * g.finished);
+        EXPECT_LE(g.coreAcross, g.across - 2 * plan.wool->coatThickness + 1e-2 * g.across);
         EXPECT_LE(g.round, std::min(g.coreAcross, g.coreDeep) + 0.02 * g.across);
         if (g.round > 0) {
           EXPECT_LT(g.wire, M_PI * g.round + 1e-9);
@@ -194,7 +194,7 @@ TEST(Pads, AreWhereTheBodyIsFullerThanItsRound) {
     EXPECT_NEAR(pad.grams, pad.volume * trunk.density, 1e-12);
     EXPECT_NEAR(pad.volume, M_PI / 8 * pad.length * pad.width * pad.thickness, 1e-6 * pad.volume);
     EXPECT_GT(pad.loose, pad.thickness);
-    EXPECT_LT(pad.length, plan.figure.totalLength);
+    EXPECT_LT(pad.length, plan.figure->totalLength);
     EXPECT_LT(pad.thickness, 0.6 * pad.width) << pad.place << ": a pad lies flat";
   }
   EXPECT_TRUE(places.contains("belly") || places.contains("chest")) << "wire runs along the back";
@@ -207,8 +207,8 @@ TEST(Pads, AreWhereTheBodyIsFullerThanItsRound) {
   p.limbs["trunk"].coatWay = CoatWay::CoreAndCoat;
   const auto made = columna::plan(p, one);
   ASSERT_TRUE(made.ok());
-  EXPECT_TRUE(made->wool.limbs[0].pads.empty());
-  EXPECT_LT(made->wool.limbs[0].offCentre, 0.01 * made->wool.limbs[0].core);
+  EXPECT_TRUE(made->wool->limbs[0].pads.empty());
+  EXPECT_LT(made->wool->limbs[0].offCentre, 0.01 * made->wool->limbs[0].core);
 }
 
 TEST(Pads, WireOffTheMiddleCostsPads) {
@@ -224,11 +224,11 @@ TEST(Pads, WireOffTheMiddleCostsPads) {
   for (Station& s : pattern.bones[0].stations) s.lift = -0.5;
   one.patterns.back() = pattern;
   const Plan off = columna::plan(p, one).value();
-  EXPECT_LT(off.wool.limbs[0].wound, 0.8 * centred.wool.limbs[0].wound);
-  EXPECT_GT(off.wool.limbs[0].offCentre, 0.2 * off.wool.limbs[0].core);
-  EXPECT_NEAR(off.wool.limbs[0].core, centred.wool.limbs[0].core, 0.02 * centred.wool.limbs[0].core);
-  ASSERT_FALSE(off.wool.limbs[0].pads.empty());
-  EXPECT_EQ(off.wool.limbs[0].pads.front().side, PadSide::Down) << "the body hangs under its wire";
+  EXPECT_LT(off.wool->limbs[0].wound, 0.8 * centred.wool->limbs[0].wound);
+  EXPECT_GT(off.wool->limbs[0].offCentre, 0.2 * off.wool->limbs[0].core);
+  EXPECT_NEAR(off.wool->limbs[0].core, centred.wool->limbs[0].core, 0.02 * centred.wool->limbs[0].core);
+  ASSERT_FALSE(off.wool->limbs[0].pads.empty());
+  EXPECT_EQ(off.wool->limbs[0].pads.front().side, PadSide::Down) << "the body hangs under its wire";
   const bool said = std::any_of(off.findings.begin(), off.findings.end(), [](const Finding& f) {
     return f.text.find("out of the middle") != std::string::npos;
   });
@@ -237,9 +237,9 @@ TEST(Pads, WireOffTheMiddleCostsPads) {
 
 TEST(LooseEnds, AreSomeOfTheirLimbsWool) {
   const Plan plan = plannedExactly(plain("river_otter", 160));
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
-    const LimbWool& w = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
+    const LimbWool& w = plan.wool->limbs[l];
     EXPECT_NEAR(w.loose, w.looseVolume * w.density, 1e-12);
     EXPECT_LE(w.loose, w.core + 1e-9) << "it is some of the limb's own wool";
     if (limb.kind == LimbKind::Trunk || limb.kind == LimbKind::Digits) {

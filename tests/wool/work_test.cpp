@@ -13,8 +13,8 @@ using namespace columna::test;
 TEST(Winding, StripsWeighWhatIsWound) {
   const WoolRules& rules = shelf().wool;
   const Plan plan = plannedExactly(project("red_fox", 160));
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l) {
-    const LimbWool& w = plan.wool.limbs[l];
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
+    const LimbWool& w = plan.wool->limbs[l];
     const Winding& wind = w.winding;
     if (wind.strips == 0) continue;
     EXPECT_NEAR(wind.strips * wind.length * wind.linear, wind.grams, 1e-9 * wind.grams + 1e-12);
@@ -69,9 +69,9 @@ TEST(Winding, NeverJumpsAndNeverFallsShortOfThePart) {
   for (const Pattern& p : shelf().patterns) {
     const Plan plan = planned(project(p.id, 160));
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
-      const Winding& w = plan.wool.limbs[l].winding;
+      const Winding& w = plan.wool->limbs[l].winding;
       if (w.strips == 0 || w.linear <= 1.001 * rules.draftLeast) continue;
-      EXPECT_GE(w.strips * w.length, plan.figure.limbs[l].length) << p.id << ' ' << plan.figure.limbs[l].id;
+      EXPECT_GE(w.strips * w.length, plan.figure->limbs[l].length) << p.id << ' ' << plan.figure->limbs[l].id;
     }
   }
 }
@@ -91,9 +91,9 @@ TEST(Winding, SaysThePullInMakersWords) {
 TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
   Project p = project("toy_bear", 180, Construction::NoWire);
   const Plan plan = plannedExactly(p);
-  for (size_t l = 0; l < plan.figure.limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure.limbs[l];
-    const Winding& wind = plan.wool.limbs[l].winding;
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
+    const FigureLimb& limb = plan.figure->limbs[l];
+    const Winding& wind = plan.wool->limbs[l].winding;
     if (wind.strips == 0) continue;
     if (limb.kind == LimbKind::Head || limb.kind == LimbKind::Trunk) {
       EXPECT_EQ(wind.as, MadeAs::Ball);
@@ -105,7 +105,7 @@ TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
       EXPECT_GT(wind.rolledLength, wind.startLength);
     }
   }
-  for (const LimbWool& w : plannedExactly(project("toy_bear", 180)).wool.limbs)
+  for (const LimbWool& w : plannedExactly(project("toy_bear", 180)).wool->limbs)
     if (w.winding.strips > 0 && w.girths.front().wire > 0) {
       EXPECT_EQ(w.winding.as, MadeAs::Wound);
     }
@@ -113,10 +113,10 @@ TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
 
 TEST(Winding, ToesAreWispsOneEach) {
   const Plan plan = plannedExactly(project("bat", 120));
-  for (size_t l = 0; l < plan.wool.limbs.size(); ++l)
-    if (plan.figure.limbs[l].kind == LimbKind::Digits && plan.wool.limbs[l].winding.strips > 0) {
-      EXPECT_TRUE(plan.wool.limbs[l].winding.wisp);
-      EXPECT_GE(plan.wool.limbs[l].winding.strips, plan.figure.limbs[l].digits);
+  for (size_t l = 0; l < plan.wool->limbs.size(); ++l)
+    if (plan.figure->limbs[l].kind == LimbKind::Digits && plan.wool->limbs[l].winding.strips > 0) {
+      EXPECT_TRUE(plan.wool->limbs[l].winding.wisp);
+      EXPECT_GE(plan.wool->limbs[l].winding.strips, plan.figure->limbs[l].digits);
     }
 }
 
@@ -134,7 +134,7 @@ TEST(Cover, ThinPartsAndShiningCoresAreAllCoat) {
   const Plan dark = plannedExactly(p);
   EXPECT_TRUE(limbOf(dark, "trunk").allCoat);
   EXPECT_NE(limbOf(dark, "trunk").coatReason.find("shine through"), std::string::npos);
-  EXPECT_EQ(dark.wool.core, 0);
+  EXPECT_EQ(dark.wool->core, 0);
   p.wool.core.tone = Tone::Pale;
   EXPECT_FALSE(limbOf(plannedExactly(p), "trunk").allCoat);
   p.limbs["trunk"].coatWay = CoatWay::AllCoat;
@@ -156,24 +156,24 @@ TEST(Cover, AMarkingIsMirroredAndWeighed) {
   const Plan one = plannedExactly(p);
   double surface = 0;
   for (const double a : one.solid->area) surface += a;
-  ASSERT_EQ(one.wool.markings.size(), 1U);
-  EXPECT_NEAR(one.wool.markings[0].area, surface / 2, 0.02 * surface);
+  ASSERT_EQ(one.wool->markings.size(), 1U);
+  EXPECT_NEAR(one.wool->markings[0].area, surface / 2, 0.02 * surface);
   p.wool.markings[0].both = true;
   const Plan both = plannedExactly(p);
-  EXPECT_NEAR(both.wool.markings[0].area, surface, 0.02 * surface);
-  EXPECT_GE(both.wool.markings[0].grams, both.wool.markings[0].area * 60e-6);
+  EXPECT_NEAR(both.wool->markings[0].area, surface, 0.02 * surface);
+  EXPECT_GE(both.wool->markings[0].grams, both.wool->markings[0].area * 60e-6);
   EXPECT_LT(limbOf(both, "trunk").coat, limbOf(bare, "trunk").coat) << "it takes the place of coat wool";
   EXPECT_EQ(limbOf(both, "left-foreleg").coat, limbOf(both, "right-foreleg").coat) << "twins alike";
   // The same place in modules at another size: four times the area.
   p.size.mm *= 2;
-  EXPECT_NEAR(plannedExactly(p).wool.markings[0].area, 4 * both.wool.markings[0].area, 0.01 * 4 * surface);
+  EXPECT_NEAR(plannedExactly(p).wool->markings[0].area, 4 * both.wool->markings[0].area, 0.01 * 4 * surface);
   p.wool.markings[0].limb = "tail";
   const Plan tail = plannedExactly(p);
-  for (size_t l = 0; l < tail.figure.limbs.size(); ++l)
-    EXPECT_EQ(tail.wool.markings[0].byLimb[l] > 0, tail.figure.limbs[l].family == "tail");
+  for (size_t l = 0; l < tail.figure->limbs.size(); ++l)
+    EXPECT_EQ(tail.wool->markings[0].byLimb[l] > 0, tail.figure->limbs[l].family == "tail");
   p.wool.markings[0].outline = {{500, 500}, {501, 500}, {501, 501}};
   const Plan beside = plannedExactly(p);
-  EXPECT_EQ(beside.wool.markings[0].area, 0);
+  EXPECT_EQ(beside.wool->markings[0].area, 0);
 }
 
 TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
@@ -195,7 +195,7 @@ TEST(Cover, FurIsCutTwiceAsLongAndItsWasteIsTold) {
 TEST(Needles, StayOffTheWire) {
   for (const char* id : {"river_otter", "heron"}) {
     const Plan plan = plannedExactly(project(id, 140));
-    for (const LimbWool& w : plan.wool.limbs) {
+    for (const LimbWool& w : plan.wool->limbs) {
       if (w.girths.empty()) continue;
       for (const NeedleStage& s : w.needles.stages) {
         EXPECT_GT(s.depth, 0);
@@ -217,14 +217,14 @@ TEST(BuildUp, GoesFromBareWireToTheFinishedFigure) {
   const Plan plan = plannedExactly(p);
   const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
   const double total = buildTotal(steps);
-  EXPECT_NEAR(total, plan.wool.core + plan.wool.coat, 1e-6 * total) << "every gram goes on once";
+  EXPECT_NEAR(total, plan.wool->core + plan.wool->coat, 1e-6 * total) << "every gram goes on once";
   double last = 0;
   for (const BuildStep& s : steps) {
     EXPECT_NEAR(s.from, last, 1e-9);
     last = s.from + s.grams;
   }
-  EXPECT_EQ(plan.figure.limbs[static_cast<size_t>(steps.front().limb)].kind, LimbKind::Trunk);
-  const size_t limbs = plan.figure.limbs.size();
+  EXPECT_EQ(plan.figure->limbs[static_cast<size_t>(steps.front().limb)].kind, LimbKind::Trunk);
+  const size_t limbs = plan.figure->limbs.size();
   std::vector<double> bundles;
   for (const LimbPlan& l : plan.limbs) bundles.push_back(l.wired ? l.section.bundle() : 0);
   const auto volume = [&](double grams) {
@@ -247,15 +247,15 @@ TEST(BuildUp, GoesFromBareWireToTheFinishedFigure) {
   EXPECT_EQ(stepAt(steps, 0), 0);
   // The tape at the end reads the finished girth.
   const LimbWool& trunk = limbOf(plan, "trunk");
-  const auto done = momentAt(steps, limbs, total)[static_cast<size_t>(*plan.figure.limb("trunk"))];
+  const auto done = momentAt(steps, limbs, total)[static_cast<size_t>(*plan.figure->limb("trunk"))];
   EXPECT_NEAR(girthAtMoment(trunk.girths[2], done), trunk.girths[2].finished, 1e-9);
 }
 
 TEST(WhenToStop, SaysHowMuchMoreOrThatItCannotComeOff) {
   const Plan plan = plannedExactly(project("river_otter", 120));
-  const auto l = static_cast<size_t>(*plan.figure.limb("trunk"));
-  const FigureLimb& limb = plan.figure.limbs[l];
-  const LimbWool& w = plan.wool.limbs[l];
+  const auto l = static_cast<size_t>(*plan.figure->limb("trunk"));
+  const FigureLimb& limb = plan.figure->limbs[l];
+  const LimbWool& w = plan.wool->limbs[l];
   const Girth& g = w.girths[2];
   const GirthAdvice there = adviseGirth(limb, w, g.along, g.felted, false);
   EXPECT_EQ(there.kind, GirthAdvice::Kind::There);
