@@ -1,5 +1,6 @@
 #include "wire/allowance_panel.h"
 
+#include "edit/wire_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "project/limits.h"
@@ -48,12 +49,9 @@ AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(pare
   grid->setColumnStretch(8, 1);
   grid->setRowStretch(5, 1);
   connect(usual_, &QPushButton::clicked, this, [this] {
-    session_.edit(tr("usual allowances"), [&](Project& p) {
-      if (piece_->isChecked())
-        p.pieceAllow.erase(pieceName());
-      else
-        p.allow = {};
-    });
+    (void)session_.apply(
+        tr("usual allowances"),
+        edit::allowancesUsual(session_.project(), piece_->isChecked() ? pieceName() : std::string()));
   });
   connect(piece_, &QCheckBox::toggled, this, &AllowancePanel::refresh);
   for (auto signal : {&Session::planSettled, &Session::selectionChanged})
@@ -94,35 +92,24 @@ void AllowancePanel::typed(size_t index) {
   if (!field->isModified()) return;
   field->setModified(false);
   const AllowanceField& f = allowanceFields()[index];
+  const std::string piece = piece_->isChecked() ? pieceName() : std::string();
   bool ok = false;
   const double value = field->text().trimmed().replace(u',', u'.').toDouble(&ok);
-  if (!ok || value < f.low || value > f.high) {
-    session_.refuse(
-        tr("“%1” is no such allowance; give %2 to %3.").arg(field->text()).arg(f.low).arg(f.high));
-    refresh();
-    return;
-  }
-  const std::string name = pieceName();
-  session_.edit(tr("allowance: %1").arg(tr(f.words)), [&](Project& p) {
-    if (!name.empty() && piece_->isChecked()) {
-      const auto [it, fresh] = p.pieceAllow.emplace(name, p.allow);
-      it->second.*f.value = value;
-    } else {
-      p.allow.*f.value = value;
-    }
-  });
+  const auto refusal =
+      ok ? session_.apply(tr("allowance: %1").arg(tr(f.words)),
+                          edit::allowanceSet(session_.project(), piece, f, value))
+         : std::optional(session_.refuse(
+               tr("“%1” is no such allowance; give %2 to %3.").arg(field->text()).arg(f.low).arg(f.high)));
+  if (refusal) refresh();
 }
 
 void AllowancePanel::typedHandling() {
   if (!handling_->isModified()) return;
   handling_->setModified(false);
   const auto mm = parseLength(handling_->text().toStdString(), session_.units());
-  if (!mm || !(*mm >= limits::kLeastHandling && *mm <= limits::kMostHandling)) {
-    session_.refuse(mm ? tr("The longest wire is to be 1 mm to 100 m.") : sentence(mm.problem()));
-    refresh();
-    return;
-  }
-  session_.edit(tr("longest wire"), [&](Project& p) { p.handling = *mm; });
+  const auto refusal = mm ? session_.apply(tr("longest wire"), edit::handlingSet(session_.project(), *mm))
+                          : std::optional(session_.refuse(sentence(mm.problem())));
+  if (refusal) refresh();
 }
 
 } // namespace columna

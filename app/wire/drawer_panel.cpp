@@ -1,5 +1,6 @@
 #include "wire/drawer_panel.h"
 
+#include "edit/wire_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/gauge.h"
@@ -136,7 +137,8 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   connect(remove_, &QPushButton::clicked, this, [this] {
     const int at = list_->currentRow();
     if (at < 0) return;
-    session_.edit(tr("wire out of the drawer"), [at](Project& p) { p.drawer.erase(p.drawer.begin() + at); });
+    (void)session_.apply(tr("wire out of the drawer"),
+                         edit::wireRemoved(session_.project(), static_cast<size_t>(at)));
   });
   connect(most_, &QSpinBox::valueChanged, this, [this](int value) {
     if (value != session_.project().mostWires)
@@ -210,7 +212,7 @@ void DrawerPanel::add() {
   w.count = count_->value();
   w.name = name_->text().trimmed().toStdString();
   if (w.name.empty()) w.name = tr("wire %1").arg(session_.project().drawer.size() + 1).toStdString();
-  if (session_.edit(tr("wire into the drawer"), [&](Project& p) { p.drawer.push_back(w); })) return;
+  if (session_.apply(tr("wire into the drawer"), edit::wireAdded(session_.project(), w))) return;
   for (QLineEdit* f : {name_, size_, cover_, length_}) f->clear();
 }
 
@@ -246,7 +248,8 @@ void DrawerPanel::hang() {
     session_.refuse(sentence(y.problem()));
     return;
   }
-  session_.edit(tr("yield as tested"), [&](Project& p) { p.drawer[static_cast<size_t>(at)].yield = *y; });
+  (void)session_.apply(tr("yield as tested"),
+                       edit::wireTested(session_.project(), static_cast<size_t>(at), *y));
   result_->setText(
       tr("It yields at %1 N/mm², plausibly %2 to %3.")
           .arg(str(printNumber(y->value, 0)), str(printNumber(y->low, 0)), str(printNumber(y->high, 0))));

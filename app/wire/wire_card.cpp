@@ -291,18 +291,19 @@ void WireCard::refresh() {
   const int p = plan.pieceOf(l);
   const LimbKind kind = plan.figure->limbs[static_cast<size_t>(l)].kind;
   digitRow_->setVisible(wired && (kind == LimbKind::Leg || kind == LimbKind::Arm));
-  help_->offer(wired && limb.verdict != Level::Good, plan.figure->limbs[static_cast<size_t>(l)].id, [this, l] {
-    return RemedyTry(
-        [project = session_.project(), catalog = session_.sharedCatalog(), plan = session_.plan(), l] {
-          std::vector<Remedy> found = remedies(project, *catalog, plan, l);
-          std::vector<RemedyOffer> out;
-          out.reserve(found.size());
-          for (Remedy& r : found)
-            out.push_back(
-                {std::move(r.words), std::move(r.result), r.verdict == Level::Good, std::move(r.project)});
-          return out;
-        });
-  });
+  help_->offer(wired && limb.verdict != Level::Good, plan.figure->limbs[static_cast<size_t>(l)].id,
+               [this, l] {
+                 return RemedyTry([project = session_.project(), catalog = session_.sharedCatalog(),
+                                   plan = session_.plan(), l] {
+                   std::vector<Remedy> found = remedies(project, *catalog, plan, l);
+                   std::vector<RemedyOffer> out;
+                   out.reserve(found.size());
+                   for (Remedy& r : found)
+                     out.push_back({std::move(r.words), std::move(r.result), r.verdict == Level::Good,
+                                    std::move(r.project)});
+                   return out;
+                 });
+               });
   const auto own = session_.project().limbs.find(plan.figure->limbs[static_cast<size_t>(l)].id);
   const bool toes = own != session_.project().limbs.end() && own->second.digits;
   digits_->setValue(toes ? own->second.digits->count : 0);

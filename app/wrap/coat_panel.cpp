@@ -1,5 +1,6 @@
 #include "wrap/coat_panel.h"
 
+#include "edit/wool_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
@@ -17,12 +18,7 @@
 #include <cmath>
 
 namespace columna {
-namespace {
-
-constexpr double kShortestRow = 5; ///< mm, where the pelt says nothing
-constexpr double kLongestRow = 300;
-
-} // namespace
+namespace {} // namespace
 
 CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     : QWidget(parent), session_(session), view_(view) {
@@ -101,14 +97,14 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     m.tone = static_cast<Tone>(tone_->currentIndex());
     m.limb = limb.family;
     m.outline = {{-50, -50}, {50, -50}, {50, 50}, {-50, 50}};
-    changes::editWool(session_, tr("mark the %1").arg(str(limb.family)),
-                      [&](WoolWish& w) { w.markings.push_back(m); });
+    (void)session_.apply(tr("mark the %1").arg(str(limb.family)),
+                         edit::marked(session_.project(), std::move(m)));
   });
   connect(remove_, &QPushButton::clicked, this, [this] {
     const int row = list_->currentRow();
     if (row >= 0)
-      changes::editWool(session_, tr("take off a marking"),
-                        [row](WoolWish& w) { w.markings.erase(w.markings.begin() + row); });
+      (void)session_.apply(tr("take off a marking"),
+                           edit::markingRemoved(session_.project(), static_cast<size_t>(row)));
   });
   connect(list_, &QListWidget::currentRowChanged, this, [this] { refresh(); });
   connect(tone_, &QComboBox::activated, this, &CoatPanel::setTone);
@@ -130,39 +126,23 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     if (!fur_->isModified()) return;
     fur_->setModified(false);
     if (fur_->text().trimmed().isEmpty()) {
-      changes::editWool(session_, tr("no rows"), [](WoolWish& w) {
-        w.furShown.reset();
-        if (inRows(w.finish)) w.finish = CoatFinish::Felted;
-      });
+      (void)session_.apply(tr("no rows"), edit::rowsOf(session_.project(), std::nullopt));
       return;
     }
     const auto mm = parseLength(fur_->text().toStdString(), session_.units());
-    if (!mm || !(*mm >= limits::kLeastFur && *mm <= limits::kMostFur)) {
-      session_.refuse(mm ? tr("Fur of that length is not laid; give 1 to 300 mm.") : sentence(mm.problem()));
-      return;
-    }
-    changes::editWool(session_, tr("length of the coat"), [&](WoolWish& w) {
-      w.furShown = *mm;
-      if (!inRows(w.finish)) w.finish = CoatFinish::Fur;
-    });
+    if (mm)
+      (void)session_.apply(tr("length of the coat"), edit::rowsOf(session_.project(), *mm));
+    else
+      session_.refuse(sentence(mm.problem()));
   });
   connect(finish_, &QComboBox::activated, this, [this](int i) {
-    const auto finish = static_cast<CoatFinish>(i);
-    changes::editWool(session_, finish_->itemText(i), [&](WoolWish& w) {
-      w.finish = finish;
-      if (!inRows(finish))
-        w.furShown.reset();
-      else if (!w.furShown)
-        w.furShown = std::clamp(std::round(session_.plan().figure->coatThickness), kShortestRow, kLongestRow);
-    });
+    (void)session_.apply(finish_->itemText(i),
+                         edit::coatFinished(session_.project(), session_.plan(), static_cast<CoatFinish>(i)));
   });
   connect(offer_, &QPushButton::clicked, this, [this] {
-    const auto offer = pelt();
-    if (offer)
-      changes::editWool(session_, tr("coat like the living pelt"), [&](WoolWish& w) {
-        w.finish = offer->finish;
-        w.furShown = std::clamp(std::round(offer->shown), 1.0, kLongestRow);
-      });
+    if (const auto offer = pelt())
+      (void)session_.apply(tr("coat like the living pelt"),
+                           edit::coatLike(session_.project(), offer->finish, offer->shown));
   });
   connect(&session_, &Session::planSettled, this, &CoatPanel::refresh);
   connect(&view_, &WrapView::changed, this, &CoatPanel::refresh);

@@ -1,5 +1,6 @@
 #include "wrap/stop_panel.h"
 
+#include "edit/wool_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
@@ -19,6 +20,12 @@
 #include <cmath>
 
 namespace columna {
+namespace {
+
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+} // namespace
+
 StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Measured"));
   auto* grid = new QGridLayout(this);
@@ -99,8 +106,8 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   connect(forget_, &QPushButton::clicked, this, [this] {
     const int row = list_->currentRow();
     if (row >= 0)
-      changes::editWool(session_, tr("forget a measure"),
-                        [row](WoolWish& w) { w.records.erase(w.records.begin() + row); });
+      (void)session_.apply(tr("forget a measure"),
+                           edit::recordRemoved(session_.project(), static_cast<size_t>(row)));
   });
   connect(&session_, &Session::planSettled, this, &StopPanel::refresh);
   connect(&session_, &Session::selectionChanged, this, [this] {
@@ -133,10 +140,9 @@ void StopPanel::takeGirth(double mm) {
   const double along = wool.girths[at].along;
   const GirthAdvice advice = adviseGirth(part, wool, along, mm, coated);
   factor_ = resizeFor(advice, mm);
-  changes::editWool(session_, tr("girth of the %1").arg(str(part.family)), [&](WoolWish& w) {
-    w.records.push_back({part.id, WrapRecord::What::Girth, along, mm, coated ? "finished" : "felted",
-                         QDate::currentDate().toString(Qt::ISODate).toStdString()});
-  });
+  (void)session_.apply(tr("girth of the %1").arg(str(part.family)),
+                       edit::recorded(session_.project(), {part.id, WrapRecord::What::Girth, along, mm,
+                                                           coated ? "finished" : "felted", today()}));
   answer_->setText(str(advice.sentence));
   resize_->setVisible(advice.kind == GirthAdvice::Kind::Over);
   resize_->setText(tr("Size the rest %1 % up").arg(str(printNumber((factor_ - 1) * 100, 0))));
@@ -148,21 +154,10 @@ void StopPanel::takeLeft(double grams) {
   const FigureLimb part = session_.plan().figure->limbs[l];
   const FigureLimb twin =
       part.twin >= 0 ? session_.plan().figure->limbs[static_cast<size_t>(part.twin)] : FigureLimb();
-  double on = 0;
-  double all = 0;
-  for (const BuildStep& s : session_.build().steps()) {
-    if (s.limb != static_cast<int>(l)) continue;
-    all += s.grams;
-    on += std::clamp(session_.build().built() - s.from, 0.0, s.grams);
-  }
-  changes::editWool(session_, tr("wool left of the %1").arg(str(part.family)), [&](WoolWish& w) {
-    w.records.push_back({part.id,
-                         WrapRecord::What::Left,
-                         0,
-                         grams,
-                         {},
-                         QDate::currentDate().toString(Qt::ISODate).toStdString()});
-  });
+  const double planned = leftOf(session_.build().steps(), static_cast<int>(l), session_.build().built());
+  (void)session_.apply(
+      tr("wool left of the %1").arg(str(part.family)),
+      edit::recorded(session_.project(), {part.id, WrapRecord::What::Left, 0, grams, {}, today()}));
   // Against its twin, if that was weighed too; else against the plan at this moment.
   QString said;
   if (part.twin >= 0)
@@ -171,7 +166,7 @@ void StopPanel::takeLeft(double grams) {
         said = part.side > 0 ? str(compareTwins(part.name, grams, twin.name, r.value))
                              : str(compareTwins(twin.name, r.value, part.name, grams));
   if (said.isEmpty()) {
-    const double by = grams - (all - on);
+    const double by = grams - planned;
     said = std::abs(by) < 0.1
                ? tr("As planned at this moment: %1 left.").arg(str(printMass(grams, session_.units())))
            : by > 0 ? tr("%1 more is left than planned at this moment: wind on.")

@@ -1,6 +1,7 @@
 // The card's ready core of a part, and the figure's finish.
 #include "wrap/wrap_card.h"
 
+#include "edit/wool_edit.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "session/changes.h"
@@ -136,14 +137,12 @@ ReadyCore WrapCard::usualReady() const {
 void WrapCard::editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act) {
   if (session_.selected() < 0) return;
   const std::string limb = session_.plan().figure->limbs[static_cast<size_t>(session_.selected())].id;
-  (void)changes::editWool(session_, name, [&](WoolWish& w) {
-    const auto found =
-        std::find_if(w.ready.begin(), w.ready.end(), [&](const ReadyCore& c) { return c.limb == limb; });
-    std::optional<ReadyCore> core = found == w.ready.end() ? std::nullopt : std::optional(*found);
-    act(core);
-    if (found != w.ready.end()) w.ready.erase(found);
-    if (core) w.ready.push_back(*core);
-  });
+  const std::vector<ReadyCore>& ready = session_.project().wool.ready;
+  const auto found =
+      std::find_if(ready.begin(), ready.end(), [&](const ReadyCore& c) { return c.limb == limb; });
+  std::optional<ReadyCore> core = found == ready.end() ? std::nullopt : std::optional(*found);
+  act(core);
+  (void)session_.apply(name, edit::readyCore(session_.project(), limb, core));
 }
 
 void WrapCard::showReady(int l) {

@@ -203,6 +203,13 @@ std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t lim
   return out;
 }
 
+double leftOf(const std::vector<BuildStep>& steps, int limb, double grams) {
+  double left = 0;
+  for (const BuildStep& s : steps)
+    if (s.limb == limb) left += s.grams - std::clamp(grams - s.from, 0.0, s.grams);
+  return left;
+}
+
 double girthAtMoment(const Girth& girth, const LimbMoment& moment) {
   Ring ring;
   ring.ru = girth.across / 2;

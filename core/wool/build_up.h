@@ -35,6 +35,9 @@ struct LimbMoment {
 /// Weight of all steps, g.
 [[nodiscard]] double buildTotal(const std::vector<BuildStep>& steps);
 
+/// What is left to go on a limb when so many grams are on the figure, g.
+[[nodiscard]] double leftOf(const std::vector<BuildStep>& steps, int limb, double grams);
+
 /// What a tape reads at a station at a moment, mm: `felted` as needled down so far.
 [[nodiscard]] double girthAtMoment(const Girth& girth, const LimbMoment& moment);
 
