@@ -86,6 +86,31 @@ void sizeDragged(benchmark::State& state) {
 }
 BENCHMARK(sizeDragged)->DenseRange(0, 3)->Unit(benchmark::kMillisecond);
 
+/// A change of the name, which remakes nothing: the aim is 1 ms without the window's own drawing.
+void renamed(benchmark::State& state) {
+  Session session(shelf());
+  (void)session.open(demo());
+  session.finishSolid();
+  int k = 0;
+  for (auto _ : state) changes::setName(session, QStringLiteral("otter %1").arg(++k % 7));
+}
+BENCHMARK(renamed)->Unit(benchmark::kMillisecond);
+
+/// A limb's gauge one step up and down: the aim is 5 ms; the animal with most strands 50.
+void gaugeStepped(benchmark::State& state) {
+  Session session(shelf());
+  session.startNew(state.range(0) == 0 ? QStringLiteral("red_fox") : QStringLiteral("beetle"));
+  session.finishSolid();
+  int limb = 0;
+  while (!session.plan().limbs[static_cast<size_t>(limb)].wired) ++limb;
+  int step = -1;
+  for (auto _ : state) {
+    (void)changes::stepWire(session, limb, step);
+    step = -step;
+  }
+}
+BENCHMARK(gaugeStepped)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond);
+
 /// The build-up's knob under the hand: on the turntable (0), on the flat views (1).
 void buildUpDragged(benchmark::State& state) {
   Session session(shelf());

@@ -324,8 +324,8 @@ void PoseCard::showLimb() {
   if (std::isfinite(j->life.bends)) whyBends_->set(jointLifeWorking(*j, plan, session_.catalog()));
   whyCover_->set(jointCoverWorking(report, *j, plan));
   if (j->hold.recoil > 0.05) whyRecoil_->set(jointRecoilWorking(*j, plan, session_.catalog()));
-  glued_->setChecked(
-      session_.project().stances.glued.contains(plan.skeleton->points[static_cast<size_t>(j->hold.point)].id));
+  glued_->setChecked(session_.project().stances.glued.contains(
+      plan.skeleton->points[static_cast<size_t>(j->hold.point)].id));
   filling_ = filled;
 }
 

@@ -96,7 +96,8 @@ PoseRack::PoseRack(Session& session, PoseView& view, QWidget* parent)
           [this] { changes::removePose(session_, str(session_.project().stances.now.name)); });
   const auto follow = [this] {
     stale_ = true;
-    if (isVisible()) refresh();
+    // Every pose is judged anew: when the hand has let go.
+    if (isVisible() && !session_.inRun()) refresh();
   };
   connect(&session_, &Session::planSettled, this, follow);
   connect(&view_, &PoseView::changed, this, follow);
