@@ -57,7 +57,8 @@ Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
     kept.shape = figure.shapeKey;
   }
   kept.limbs.resize(figure.limbs.size());
-  // At another size the same coat is another share of it: the outlines stay, what lies under the coat does not.
+  // At another size the same coat is another share of it: the outlines stay, what lies under the coat does
+  // not.
   if (std::abs(share - kept.coatShare) > 1e-9 && !wait) {
     for (auto& limb : kept.limbs)
       if (limb) limb->setCoat(share);

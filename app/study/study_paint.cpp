@@ -108,10 +108,9 @@ void StudyLayer::paintHalving(QPainter& p, const Viewport& v) const {
   const Figure& f = plan.figure;
   for (size_t l = 0; l < f.limbs.size(); ++l) {
     if (f.limbs[l].kind != LimbKind::Head) continue;
-    const QRectF b =
-        modules(v, f.scale)
-            .mapRect(
-                shapes_.limb(f, plan.wool->coatThickness, v.view, static_cast<int>(l)).outline.boundingRect());
+    const QRectF b = modules(v, f.scale)
+                         .mapRect(shapes_.limb(f, plan.wool->coatThickness, v.view, static_cast<int>(l))
+                                      .outline.boundingRect());
     const QPointF c = b.center();
     const double r = b.height() / 2;
     const Theme& t = theme();

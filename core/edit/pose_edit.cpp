@@ -87,8 +87,8 @@ std::optional<SidedJoint> jointOfPoint(const Plan& plan, int point) {
     const PatternBone* p = plan.pattern->bone(b.patternBone);
     if (!p) continue;
     const std::string& joint = begins ? p->from : p->to;
-    const bool right =
-        p->twin && plan.figure->limbs[static_cast<size_t>(b.limb)].side < 0 && !plan.pattern->onMidline(joint);
+    const bool right = p->twin && plan.figure->limbs[static_cast<size_t>(b.limb)].side < 0 &&
+                       !plan.pattern->onMidline(joint);
     return SidedJoint{joint, right};
   }
   return std::nullopt;

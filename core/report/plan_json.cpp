@@ -78,14 +78,15 @@ Json piecesJson(const Plan& plan) {
     for (const int point : p.route) route.push_back(plan.skeleton->points[static_cast<size_t>(point)].id);
     Json bends = Json::array();
     for (const Bend& b : p.bends)
-      bends.push_back({{"at_mm", b.at},
-                       {"angle_deg", inDegrees(b.angle)},
-                       {"roll_deg", inDegrees(b.roll)},
-                       {"tool_angle_deg", inDegrees(b.tool)},
-                       {"inside_radius_mm", b.radius},
-                       {"fold", b.fold},
-                       {"point", b.point < 0 ? Json(nullptr)
-                                             : Json(plan.skeleton->points[static_cast<size_t>(b.point)].id)}});
+      bends.push_back(
+          {{"at_mm", b.at},
+           {"angle_deg", inDegrees(b.angle)},
+           {"roll_deg", inDegrees(b.roll)},
+           {"tool_angle_deg", inDegrees(b.tool)},
+           {"inside_radius_mm", b.radius},
+           {"fold", b.fold},
+           {"point",
+            b.point < 0 ? Json(nullptr) : Json(plan.skeleton->points[static_cast<size_t>(b.point)].id)}});
     Json twists = Json::array();
     for (const TwistZone& z : p.twists)
       twists.push_back({{"from_mm", z.from}, {"to_mm", z.to}, {"wires", z.wires}, {"turns", z.turns}});
@@ -133,13 +134,13 @@ Json joinsJson(const Plan& plan) {
     Json who = Json::array();
     for (const int l : j.limbs)
       if (l >= 0) who.push_back(f.limbs[static_cast<size_t>(l)].id);
-    joins.push_back(
-        {{"kind", j.kind},
-         {"point", j.point < 0 ? Json(nullptr) : Json(plan.skeleton->points[static_cast<size_t>(j.point)].id)},
-         {"limbs", std::move(who)},
-         {"length_mm", j.length},
-         {"thickness_mm", j.thickness},
-         {"text", j.text}});
+    joins.push_back({{"kind", j.kind},
+                     {"point", j.point < 0 ? Json(nullptr)
+                                           : Json(plan.skeleton->points[static_cast<size_t>(j.point)].id)},
+                     {"limbs", std::move(who)},
+                     {"length_mm", j.length},
+                     {"thickness_mm", j.thickness},
+                     {"text", j.text}});
   }
   return joins;
 }

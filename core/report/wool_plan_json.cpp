@@ -51,9 +51,9 @@ Json woolJson(const Plan& plan) {
   }
   Json markings = Json::array();
   for (const MarkedArea& m : plan.wool->markings) markings.push_back({{"area_mm2", m.area}, {"g", m.grams}});
-  return {{"volume_mm3", plan.wool->volume},    {"core_g", plan.wool->core},
-          {"coat_g", plan.wool->coat},          {"coat_laid_mm", plan.wool->coatLaid},
-          {"ready_g", plan.wool->ready},        {"saved_g", plan.wool->saved},
+  return {{"volume_mm3", plan.wool->volume},   {"core_g", plan.wool->core},
+          {"coat_g", plan.wool->coat},         {"coat_laid_mm", plan.wool->coatLaid},
+          {"ready_g", plan.wool->ready},       {"saved_g", plan.wool->saved},
           {"hours", plan.time.total / 60},     {"hours_low", plan.time.low / 60},
           {"hours_high", plan.time.high / 60}, {"finish", id(plan.time.finish)},
           {"limbs", std::move(limbs)},         {"markings", std::move(markings)}};

@@ -124,7 +124,7 @@ void portions(Filler& pages, const Project& project, const Plan& plan) {
                   "stop a little "
                   "early and put the tape round.",
                   plan.wool->handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
-                                            : " by your own test ball"),
+                                             : " by your own test ball"),
       4);
 }
 
