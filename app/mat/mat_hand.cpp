@@ -165,14 +165,19 @@ void Mat::keyPressEvent(QKeyEvent* event) {
   update();
 }
 
+/// All three views, one after the other; where all at once are offered, they come after the last.
 void Mat::nextView() {
   const bool three = stage().look().three;
   if (three && three_)
     enlarge(View::Side);
-  else if (three && main_ == View::Above)
+  else if (main_ == View::Side)
+    enlarge(View::Front);
+  else if (main_ == View::Front)
+    enlarge(View::Above);
+  else if (three)
     showThree(true);
   else
-    enlarge(kOrder[static_cast<size_t>(main_)][1]);
+    enlarge(View::Side);
 }
 
 } // namespace columna

@@ -3,6 +3,8 @@
 #include "measure/gauge.h"
 #include "report/wool_plan_json.h"
 
+#include <nlohmann/json.hpp>
+
 #include <cmath>
 
 namespace columna {

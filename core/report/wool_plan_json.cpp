@@ -1,5 +1,7 @@
 #include "report/wool_plan_json.h"
 
+#include <nlohmann/json.hpp>
+
 #include <fmt/format.h>
 
 namespace columna {

@@ -57,7 +57,7 @@ public:
       x_ = left_;
       shelfRoom_ = height_ - kMargin - kFoot - y_;
     }
-    const Point at(x_, y_);
+    Point at(x_, y_);
     x_ += wide + kGap;
     shelfHigh_ = std::max(shelfHigh_, high);
     return at;
