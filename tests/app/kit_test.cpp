@@ -1,0 +1,57 @@
+// The widgets that anyone uses: a desk with its tabs, sentences of problems, settings.
+#include "kit/desk.h"
+#include "kit/say.h"
+#include "kit/settings.h"
+#include "theme/theme.h"
+
+#include <QLabel>
+#include <QSignalSpy>
+#include <QTest>
+
+#include <gtest/gtest.h>
+
+using namespace columna;
+
+TEST(Kit, ADeskShowsThePageOfItsTabAlone) {
+  Desk desk(QStringLiteral("Bench"), {QStringLiteral("First page"), QStringLiteral("Second page")},
+            {QStringLiteral("First"), QStringLiteral("Second")}, nullptr);
+  auto* one = new QLabel(QStringLiteral("one"));
+  auto* two = new QLabel(QStringLiteral("two"));
+  desk.addPage(one);
+  desk.addPage(two, false);
+  desk.resize(600, 200);
+  desk.show();
+  desk.setCurrent(0);
+  EXPECT_EQ(desk.accessibleName(), QStringLiteral("Bench"));
+  EXPECT_TRUE(one->isVisible());
+  EXPECT_FALSE(two->isVisible());
+  QSignalSpy chosen(desk.tabs(), &TabRow::chosen);
+  QTest::mouseClick(desk.tabs()->tab(1), Qt::LeftButton);
+  ASSERT_EQ(chosen.count(), 1);
+  EXPECT_EQ(chosen[0][0].toInt(), 1);
+  EXPECT_TRUE(one->isVisible()) << "whoever owns it decides";
+  desk.setCurrent(1);
+  EXPECT_TRUE(two->isVisible());
+  EXPECT_TRUE(desk.tabs()->tab(1)->isChecked());
+  EXPECT_FALSE(desk.tabs()->tab(0)->isChecked());
+  desk.tabs()->tab(0)->setFocus();
+  QTest::keyClick(desk.tabs()->tab(0), Qt::Key_Space);
+  EXPECT_EQ(chosen.count(), 2) << "by keyboard too";
+}
+
+TEST(Kit, LargeTextTakesTheShorterNamesAndKeepsTheFullOnesForReaders) {
+  setTextScale(2);
+  const TabRow tabs({QStringLiteral("Photo to trace")}, {QStringLiteral("Photo")}, nullptr);
+  EXPECT_EQ(tabs.tab(0)->text(), QStringLiteral("Photo"));
+  EXPECT_EQ(tabs.tab(0)->accessibleName(), QStringLiteral("Photo to trace"));
+  setTextScale(1);
+}
+
+TEST(Kit, AProblemIsOneSentenceWithACapitalAndAStop) {
+  EXPECT_EQ(sentence({"no wire is that thick", {}, "give up to 10 mm"}),
+            QStringLiteral("No wire is that thick; give up to 10 mm."));
+  EXPECT_EQ(sentence({"is not a project", "otter.columna", {}}),
+            QStringLiteral("otter.columna: is not a project."));
+  EXPECT_FALSE(sentence({"two\nlines", {}, {}}).contains(u'\n'));
+  EXPECT_EQ(sentence({"it ends already.", {}, {}}).count(u'.'), 1);
+}
