@@ -167,17 +167,12 @@ void Mat::keyPressEvent(QKeyEvent* event) {
 
 /// All three views, one after the other; where all at once are offered, they come after the last.
 void Mat::nextView() {
-  const bool three = stage().look().three;
-  if (three && three_)
-    enlarge(View::Side);
-  else if (main_ == View::Side)
-    enlarge(View::Front);
-  else if (main_ == View::Front)
-    enlarge(View::Above);
-  else if (three)
+  const bool offered = stage().look().three;
+  const bool all = offered && three_;
+  if (offered && !all && main_ == View::Above)
     showThree(true);
   else
-    enlarge(View::Side);
+    enlarge(all || main_ == View::Above ? View::Side : main_ == View::Side ? View::Front : View::Above);
 }
 
 } // namespace columna
