@@ -56,12 +56,7 @@ std::vector<FindEntry> PoseStage::finds() {
 }
 
 std::vector<Arrangement> PoseStage::arrangements() {
-  return {{QStringLiteral("tab"), tr("1 to %1: the rack's tab").arg(PoseView::kTabs),
-           [this](const QString& value) {
-             const int tab = value.toInt();
-             if (tab >= 1 && tab <= PoseView::kTabs) view_.setTab(tab - 1);
-             return tab >= 1 && tab <= PoseView::kTabs;
-           }},
+  return {tabArrangement(PoseView::kTabs, [this](int tab) { view_.setTab(tab); }),
           {QStringLiteral("mend"), tr("yes: ask what would mend it"), [this](const QString& value) {
              if (!card_ || value != QStringLiteral("yes")) return value == QStringLiteral("no");
              (session_.selected() < 0 ? card_->stand() : card_->help())->ask()->click();

@@ -2,7 +2,6 @@
 // All return a sentence when they are refused, which has been told by then.
 #pragma once
 
-#include "judge/pose_report.h"
 #include "pose/reach.h"
 #include "session/session.h"
 

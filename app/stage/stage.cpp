@@ -17,6 +17,16 @@ std::unique_ptr<RoundLayer> Stage::makeRound() { return nullptr; }
 std::vector<FindEntry> Stage::finds() { return {}; }
 std::vector<Arrangement> Stage::arrangements() { return {}; }
 
+Arrangement Stage::tabArrangement(int tabs, std::function<void(int)> set) {
+  return {QStringLiteral("tab"), tr("1 to %1: the rack's tab").arg(tabs),
+          [tabs, set = std::move(set)](const QString& value) {
+            const int tab = value.toInt();
+            if (tab < 1 || tab > tabs) return false;
+            set(tab - 1);
+            return true;
+          }};
+}
+
 int Stage::toLookAt() const {
   const auto& all = session_.plan().findings;
   return static_cast<int>(std::count_if(all.begin(), all.end(), [this](const Finding& f) {

@@ -86,6 +86,8 @@ signals:
   void changed(); ///< what it shows, which is not part of the project
 
 protected:
+  /// A rack's tab, told from 1 on.
+  [[nodiscard]] static Arrangement tabArrangement(int tabs, std::function<void(int)> set);
   Session& session_;
 };
 

@@ -45,12 +45,7 @@ std::vector<StageKey> WireStage::keys() {
 }
 
 std::vector<Arrangement> WireStage::arrangements() {
-  return {{QStringLiteral("tab"), tr("1 to %1: the rack's tab").arg(WireView::kTabs),
-           [this](const QString& value) {
-             const int tab = value.toInt();
-             if (tab >= 1 && tab <= WireView::kTabs) view_.setTab(tab - 1);
-             return tab >= 1 && tab <= WireView::kTabs;
-           }},
+  return {tabArrangement(WireView::kTabs, [this](int tab) { view_.setTab(tab); }),
           {QStringLiteral("bare"), tr("yes: the skeleton to lay wire on"), [this](const QString& value) {
              view_.setBare(value == QStringLiteral("yes"));
              return value == QStringLiteral("yes") || value == QStringLiteral("no");

@@ -64,12 +64,7 @@ std::vector<StageKey> WrapStage::keys() {
 
 std::vector<Arrangement> WrapStage::arrangements() {
   return {
-      {QStringLiteral("tab"), tr("1 to %1: the rack's tab").arg(WrapView::kTabs),
-       [this](const QString& value) {
-         const int tab = value.toInt();
-         if (tab >= 1 && tab <= WrapView::kTabs) view_.setTab(tab - 1);
-         return tab >= 1 && tab <= WrapView::kTabs;
-       }},
+      tabArrangement(WrapView::kTabs, [this](int tab) { view_.setTab(tab); }),
       {QStringLiteral("built"), tr("0 to 100: percent of the wool that is on"), [this](const QString& value) {
          bool ok = false;
          const double percent = value.toDouble(&ok);

@@ -1,5 +1,7 @@
 #include "edit/study_edit.h"
 
+#include "edit/erase_at.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -178,8 +180,7 @@ Project photoAdded(Project project, Photo photo) {
 }
 
 Project photoRemoved(Project project, size_t index) {
-  if (index < project.photos.size())
-    project.photos.erase(project.photos.begin() + static_cast<std::ptrdiff_t>(index));
+  eraseAt(project.photos, index);
   return project;
 }
 

@@ -1,5 +1,6 @@
 #include "edit/wire_edit.h"
 
+#include "edit/erase_at.h"
 #include "measure/gauge.h"
 #include "project/limits.h"
 #include "wire/route_edit.h"
@@ -145,8 +146,7 @@ Result<Project> wireAdded(Project project, OwnWire wire) {
 }
 
 Project wireRemoved(Project project, size_t index) {
-  if (index < project.drawer.size())
-    project.drawer.erase(project.drawer.begin() + static_cast<std::ptrdiff_t>(index));
+  eraseAt(project.drawer, index);
   return project;
 }
 

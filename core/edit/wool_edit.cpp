@@ -1,5 +1,6 @@
 #include "edit/wool_edit.h"
 
+#include "edit/erase_at.h"
 #include "project/limits.h"
 
 #include <fmt/format.h>
@@ -12,11 +13,6 @@ namespace {
 
 Firmness firmnessOf(const Plan& plan, int limb) {
   return plan.wool->limbs[static_cast<size_t>(limb)].firmness;
-}
-
-template <class T>
-void erase(std::vector<T>& list, size_t index) {
-  if (index < list.size()) list.erase(list.begin() + static_cast<std::ptrdiff_t>(index));
 }
 
 } // namespace
@@ -106,7 +102,7 @@ Result<Project> marked(Project project, Marking marking) {
 }
 
 Project markingRemoved(Project project, size_t index) {
-  erase(project.wool.markings, index);
+  eraseAt(project.wool.markings, index);
   return project;
 }
 
@@ -138,7 +134,7 @@ Project recorded(Project project, WrapRecord record) {
 }
 
 Project recordRemoved(Project project, size_t index) {
-  erase(project.wool.records, index);
+  eraseAt(project.wool.records, index);
   return project;
 }
 

@@ -25,8 +25,7 @@ Look lookAt(const Plan& plan) {
   // Standing on its legs, not sitting between them.
   for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
     const FigureLimb& limb = plan.figure->limbs[l];
-    if (limb.kind != LimbKind::Leg || !stands(plan.figure, static_cast<int>(l)) || limb.bones.empty())
-      continue;
+    if (limb.kind != LimbKind::Leg || !plan.footing->stands[l] || limb.bones.empty()) continue;
     const FigureBone& first = plan.figure->bones[static_cast<size_t>(limb.bones.front())];
     look.stands = look.stands || first.begin.z() > 0.5 * limb.length;
   }
