@@ -1,4 +1,7 @@
 #include "all_stages.h"
+#include "kit/english_plurals.h"
+#include "kit/pseudo_translator.h"
+#include "kit/say.h"
 #include "kit/settings.h"
 #include "print/pages.h"
 #include "project/catalog.h"
@@ -50,28 +53,18 @@ std::optional<SheetParts> partsOf(const QString& words) {
   return parts;
 }
 
-} // namespace
-
-int main(int argc, char** argv) {
-  // Without a display only the picture and PDF modes can run; they need none.
+/// Without a display only the picture and PDF modes can run; they need none.
+bool hasScreen(int argc, char** argv) {
   bool screenless = false;
   for (int i = 1; i < argc; ++i)
     screenless =
         screenless || QByteArray(argv[i]).startsWith("--shot") || QByteArray(argv[i]).startsWith("--print");
   if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-  if (!screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM") && !qEnvironmentVariableIsSet("DISPLAY") &&
-      !qEnvironmentVariableIsSet("WAYLAND_DISPLAY")) {
-    std::cerr << "There is no display to open a window on; start it from a desktop, or make pictures and "
-                 "PDFs with --shot and --print.\n";
-    return kBadInput;
-  }
-  QApplication app(argc, argv);
-  QApplication::setApplicationName(QStringLiteral("columna"));
-  QApplication::setApplicationDisplayName(QStringLiteral("Columna"));
-  QApplication::setApplicationVersion(QStringLiteral(COLUMNA_VERSION));
-  QApplication::setDesktopFileName(QStringLiteral("columna"));
+  return screenless || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || qEnvironmentVariableIsSet("DISPLAY") ||
+         qEnvironmentVariableIsSet("WAYLAND_DISPLAY");
+}
 
-  QCommandLineParser parser;
+void addOptions(QCommandLineParser& parser) {
   parser.setApplicationDescription(QStringLiteral("Plans the wire and wool of a needle-felted animal."));
   parser.addHelpOption();
   parser.addVersionOption();
@@ -85,28 +78,106 @@ int main(int argc, char** argv) {
        QStringLiteral("the parts of it, with commas between: %1").arg(partKeys().join(QStringLiteral(", "))),
        QStringLiteral("parts")},
       {QStringLiteral("theme"), QStringLiteral("light or evening"), QStringLiteral("theme")},
+      {QStringLiteral("language"),
+       QStringLiteral("pseudo: longer and accented, to see what is not translated"),
+       QStringLiteral("language")},
       {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"), QStringLiteral("percent")},
   });
   addShotOptions(parser, stageKeys());
-  parser.process(app);
+}
 
-  auto catalog = loadCatalog(dataFolder(), ownPatternsFolder());
-  if (!catalog) return complain(QString::fromStdString(catalog.problem().sentence()));
-  for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
+/// The language, the theme and the size of the text; a sentence when one of them is none.
+std::optional<QString> dress(QApplication& app, const QCommandLineParser& parser, bool pictures) {
+  static EnglishPlurals english;
+  static PseudoTranslator pseudoTranslator;
+  const QString language = parser.value(QStringLiteral("language"));
+  if (!language.isEmpty() && language != QStringLiteral("pseudo"))
+    return QStringLiteral("There is no language \"%1\" yet; give pseudo, or none.").arg(language);
+  app.installTranslator(language.isEmpty() ? static_cast<QTranslator*>(&english) : &pseudoTranslator);
   loadFonts();
   QApplication::setFont(typeface(13));
-
-  const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print"));
   QString wanted = parser.value(QStringLiteral("theme"));
   if (wanted.isEmpty() && !pictures)
     wanted = settings().value(QStringLiteral("evening")).toBool() ? QStringLiteral("evening")
                                                                   : QStringLiteral("light");
   if (!wanted.isEmpty() && wanted != QStringLiteral("light") && wanted != QStringLiteral("evening"))
-    return complain(QStringLiteral("There is no theme \"%1\"; give light or evening.").arg(wanted));
+    return QStringLiteral("There is no theme \"%1\"; give light or evening.").arg(wanted);
   setEvening(wanted == QStringLiteral("evening"));
   double text = parser.value(QStringLiteral("text")).toDouble() / 100;
   if (text <= 0) text = pictures ? 1 : settings().value(QStringLiteral("text"), 1).toDouble();
   setTextScale(text);
+  return std::nullopt;
+}
+
+/// Writes the sheet; a sentence when it cannot be.
+std::optional<QString> printSheet(Session& session, const QCommandLineParser& parser) {
+  session.finishSolid();
+  const QString paper = parser.value(QStringLiteral("paper"));
+  if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
+    return QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper);
+  const auto parts = partsOf(parser.value(QStringLiteral("sheet")));
+  if (!parts)
+    return QStringLiteral("\"%1\" is not of the sheet's parts; give some of %2.")
+        .arg(parser.value(QStringLiteral("sheet")), partKeys().join(QStringLiteral(", ")));
+  const auto pages =
+      trueSizeSheet(session.project(), session.plan(), session.catalog(),
+                    paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter, *parts, &windowLanguage());
+  return writePdf(parser.value(QStringLiteral("print")), pages,
+                  QString::fromStdString(session.project().name));
+}
+
+/// What lies on the mat first: work that was left behind, the file that was asked for, or what is chosen.
+void begin(MainWindow& window, Session& session, const QString& file) {
+  // Work that was left behind comes before the file; that one waits in the menu.
+  if (window.offerLeft()) {
+    if (!file.isEmpty()) rememberFile(file);
+    return;
+  }
+  if (!file.isEmpty()) {
+    window.openFile(file);
+    return;
+  }
+  if (!session.path().isEmpty()) return;
+  switch (askFirst(&window)) {
+  case FirstChoice::Demo:
+    window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string()));
+    break;
+  case FirstChoice::Open: {
+    const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(),
+                                                      MainWindow::tr("Columna projects (*.columna)"));
+    if (!path.isEmpty()) window.openFile(path);
+    break;
+  }
+  case FirstChoice::Fresh:
+    window.chooseAnimal();
+    break;
+  case FirstChoice::Nothing:
+    break;
+  }
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+  if (!hasScreen(argc, argv)) {
+    std::cerr << "There is no display to open a window on; start it from a desktop, or make pictures and "
+                 "PDFs with --shot and --print.\n";
+    return kBadInput;
+  }
+  QApplication app(argc, argv);
+  QApplication::setApplicationName(QStringLiteral("columna"));
+  QApplication::setApplicationDisplayName(QStringLiteral("Columna"));
+  QApplication::setApplicationVersion(QStringLiteral(COLUMNA_VERSION));
+  QApplication::setDesktopFileName(QStringLiteral("columna"));
+  QCommandLineParser parser;
+  addOptions(parser);
+  parser.process(app);
+
+  auto catalog = loadCatalog(dataFolder(), ownPatternsFolder());
+  if (!catalog) return complain(QString::fromStdString(catalog.problem().sentence()));
+  for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
+  const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print"));
+  if (const auto problem = dress(app, parser, pictures)) return complain(*problem);
 
   Session session(std::move(catalog).value());
   QStringList words = parser.positionalArguments();
@@ -118,20 +189,8 @@ int main(int argc, char** argv) {
     return problem ? complain(*problem) : 0;
   }
   if (parser.isSet(QStringLiteral("print"))) {
-    session.finishSolid();
-    const QString paper = parser.value(QStringLiteral("paper"));
-    if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
-      return complain(QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper));
-    const auto parts = partsOf(parser.value(QStringLiteral("sheet")));
-    if (!parts)
-      return complain(QStringLiteral("\"%1\" is not of the sheet's parts; give some of %2.")
-                          .arg(parser.value(QStringLiteral("sheet")), partKeys().join(QStringLiteral(", "))));
-    const auto pages = trueSizeSheet(session.project(), session.plan(), session.catalog(),
-                                     paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter, *parts);
-    if (const auto sentence = writePdf(parser.value(QStringLiteral("print")), pages,
-                                       QString::fromStdString(session.project().name)))
-      return complain(*sentence);
-    return 0;
+    const auto problem = printSheet(session, parser);
+    return problem ? complain(*problem) : 0;
   }
 
   // What lies on the mat until something is chosen is of a size one can hold, too.
@@ -139,33 +198,6 @@ int main(int argc, char** argv) {
   MainWindow window(session, allStages(session));
   window.show();
   const Ending ending([&window] { window.keeping()->flush(); });
-  QTimer::singleShot(0, &window, [&] {
-    // Work that was left behind comes before the file that was asked for; that one waits in the menu.
-    if (window.offerLeft()) {
-      if (hasFile) rememberFile(words.front());
-      return;
-    }
-    if (hasFile) {
-      window.openFile(words.front());
-      return;
-    }
-    if (!session.path().isEmpty()) return;
-    switch (askFirst(&window)) {
-    case FirstChoice::Demo:
-      window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string()));
-      break;
-    case FirstChoice::Open: {
-      const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(),
-                                                        MainWindow::tr("Columna projects (*.columna)"));
-      if (!path.isEmpty()) window.openFile(path);
-      break;
-    }
-    case FirstChoice::Fresh:
-      window.chooseAnimal();
-      break;
-    case FirstChoice::Nothing:
-      break;
-    }
-  });
+  QTimer::singleShot(0, &window, [&] { begin(window, session, hasFile ? words.front() : QString()); });
   return QApplication::exec();
 }

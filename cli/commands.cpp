@@ -23,9 +23,9 @@
 namespace columna::cli {
 namespace {
 
-void printFindings(const Plan& plan) {
+void printFindings(const Plan& plan, UnitSystem units) {
   for (const Finding& f : plan.findings)
-    std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, f.text);
+    std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, render(f.text, Manner{units, nullptr}));
 }
 
 void printPlan(const ProjectFile& file, const Plan& plan) {
@@ -57,7 +57,7 @@ void printPlan(const ProjectFile& file, const Plan& plan) {
                            printLength(plan.totals.wireLength, units), printMass(plan.totals.wireMass, units),
                            printMass(plan.totals.core, units), printMass(plan.totals.coat, units),
                            printMass(plan.totals.mass, units));
-  printFindings(plan);
+  printFindings(plan, units);
 }
 
 bool isPattern(const std::string& path) { return path.ends_with(".json"); }
@@ -71,7 +71,8 @@ int checkPattern(const std::string& path) {
   for (const PatternPose& pose : pattern->poses)
     if (const auto problem = beyondLimits(*pattern, pose))
       found.push_back({problem->what, "poses." + pose.name, problem->remedy});
-  if (pattern->poses.size() < 2) found.push_back({"fewer than two poses", "poses", "add a pose or two"});
+  if (pattern->poses.size() < 2)
+    found.push_back({say("fewer than two poses"), "poses", say("add a pose or two")});
   for (const Problem& problem : found) std::cout << "wrong    " << problem.sentence() << '\n';
   if (found.empty())
     std::cout << fmt::format("{}: {} bones in {} limbs, {} poses, nothing wrong\n", pattern->name,
@@ -115,7 +116,8 @@ int materials(bool json) {
   const auto shelf = catalog();
   if (!shelf) return complain(shelf.problem().sentence());
   if (!json) {
-    for (const Material& m : shelf->materials) std::cout << m.id << "\n  " << materialWords(m) << '\n';
+    for (const Material& m : shelf->materials)
+      std::cout << m.id << "\n  " << render(materialWords(m)) << '\n';
     return kGood;
   }
   nlohmann::json out = nlohmann::json::array();
@@ -221,7 +223,7 @@ int check(const std::string& file) {
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
   if (opened->plan.findings.empty()) std::cout << "nothing to look at\n";
-  printFindings(opened->plan);
+  printFindings(opened->plan, opened->file.project.units);
   return opened->plan.anyWrong() ? kWrong : kGood;
 }
 

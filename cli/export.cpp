@@ -28,7 +28,7 @@ int exportSolid(const std::string& file, const ExportOptions& options) {
   if (const auto problem =
           columna::exportSolid(options.output, plan, figure, opened->file.project.name, wish))
     return complain(problem->sentence());
-  if (const std::string caution = exportCaution(figure, options.cell);
+  if (const std::string caution = render(exportCaution(figure, options.cell));
       !caution.empty() && !options.output.ends_with(".csv"))
     std::cerr << caution << '\n';
   std::cout << fmt::format("{} written\n", options.output);

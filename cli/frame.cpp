@@ -29,7 +29,7 @@ void printPose(const PoseReport& r, const PoseLimits& limits) {
                            factor(limits.collapse),
                            limits.buckling.empty() ? "-" : factor(limits.buckling.front()));
   for (const Finding& f : r.findings)
-    std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, f.text);
+    std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, render(f.text));
 }
 
 } // namespace

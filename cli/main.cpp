@@ -5,6 +5,27 @@
 #include <iostream>
 #include <sstream>
 
+namespace {
+
+/// Reads the words of the command line and runs what they ask for.
+template <class Run>
+int spoken(CLI::App& app, int argc, char** argv, const Run& run) {
+  try {
+    app.parse(argc, argv);
+  } catch (const CLI::Success& e) {
+    return app.exit(e);
+  } catch (const CLI::ParseError& e) {
+    return columna::cli::complain(std::string(e.what()) + "; see columna-cli --help");
+  }
+  const int code = run();
+  // What did not get out was not said.
+  if (!std::cout.flush())
+    return columna::cli::complain("the output could not be written; make room, or send it elsewhere");
+  return code;
+}
+
+} // namespace
+
 int main(int argc, char** argv) {
   using namespace columna;
   CLI::App app("Columna plans the wire and wool of a needle-felted animal.", "columna-cli");
@@ -82,14 +103,7 @@ int main(int argc, char** argv) {
   sheet->add_option("file", file, "a .columna file")->required();
   sheet->add_option("-o,--output", output, "the file to write: .svg, .dxf or .csv")->required();
 
-  try {
-    app.parse(argc, argv);
-  } catch (const CLI::Success& e) {
-    return app.exit(e);
-  } catch (const CLI::ParseError& e) {
-    return cli::complain(std::string(e.what()) + "; see columna-cli --help");
-  }
-  const auto run = [&] {
+  return spoken(app, argc, argv, [&] {
     if (patterns->parsed()) return cli::patterns(json);
     if (materials->parsed()) return cli::materials(json);
     if (create->parsed()) return cli::create(fresh);
@@ -100,10 +114,5 @@ int main(int argc, char** argv) {
     if (frame->parsed()) return cli::frame(file, framed);
     if (plan->parsed()) return cli::plan(file, json);
     return cli::check(file);
-  };
-  const int code = run();
-  // What did not get out was not said.
-  if (!std::cout.flush())
-    return cli::complain("the output could not be written; make room, or send it elsewhere");
-  return code;
+  });
 }

@@ -24,7 +24,7 @@ Result<Opened> openAndPlan(const std::string& path) {
   if (!file) return file.problem();
   auto shelf = catalog(file->project.pattern);
   if (!shelf) return shelf.problem();
-  for (const std::string& message : file->messages) std::cerr << oneLine(message) << '\n';
+  for (const Said& message : file->messages) std::cerr << oneLine(render(message)) << '\n';
   auto made = columna::plan(file->project, *shelf);
   if (!made) return Problem{made.problem().what, path, made.problem().remedy};
   return Opened{std::move(shelf).value(), std::move(file).value(), std::move(made).value()};

@@ -14,6 +14,13 @@
 
 #include <unistd.h>
 
+namespace columna {
+
+/// What is said, where a test tells of it.
+inline std::ostream& operator<<(std::ostream& out, const Said& said) { return out << render(said); }
+
+} // namespace columna
+
 namespace columna::test {
 
 inline const Catalog& shelf() {

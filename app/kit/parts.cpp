@@ -1,5 +1,6 @@
 #include "kit/parts.h"
 
+#include "kit/say.h"
 #include "kit/verdict_mark.h"
 #include "theme/theme.h"
 
@@ -9,12 +10,6 @@
 #include <QVBoxLayout>
 
 namespace columna {
-namespace {
-
-QString esc(const std::string& text) { return QString::fromStdString(text).toHtmlEscaped(); }
-
-} // namespace
-
 QLabel* textLabel(QWidget* parent, double size, int weight, bool wrap) {
   auto* label = new QLabel(parent);
   label->setFont(typeface(size, weight));
@@ -107,8 +102,9 @@ Why::Why(QWidget* parent) : QWidget(parent) {
   });
 }
 
-void Why::set(const Working& working) {
+void Why::set(const Working& working, UnitSystem units) {
   working_ = working;
+  units_ = units;
   setVisible(!working.lines.empty());
   refresh();
 }
@@ -116,8 +112,7 @@ void Why::set(const Working& working) {
 QString Why::workingText() const {
   QString out;
   for (const WorkingLine& line : working_.lines)
-    out += QString::fromStdString(line.words) + u' ' + QString::fromStdString(line.sum) + u' ' +
-           QString::fromStdString(line.result) + u'\n';
+    out += str(line.words, units_) + u' ' + str(line.sum, units_) + u' ' + str(line.result, units_) + u'\n';
   return out;
 }
 
@@ -125,7 +120,7 @@ void Why::title() {
   // A title too long for the card is shortened; the working under it tells the rest.
   const QString mark = open_ ? QStringLiteral("  ▴") : QStringLiteral("  ▾");
   const QFontMetrics m(typeface(13, QFont::DemiBold));
-  const QString whole = QString::fromStdString(working_.title);
+  const QString whole = str(working_.title, units_);
   const int room = width() - m.horizontalAdvance(mark) - px(14);
   button_->setText((room > px(60) ? m.elidedText(whole, Qt::ElideRight, room) : whole) + mark);
 }
@@ -134,7 +129,7 @@ void Why::resizeEvent(QResizeEvent* /*event*/) { title(); }
 
 void Why::refresh() {
   const Theme& t = theme();
-  button_->setAccessibleName(QString::fromStdString(working_.title));
+  button_->setAccessibleName(str(working_.title, units_));
   button_->setStyleSheet(
       QStringLiteral("QPushButton { background: transparent; border: 2px solid transparent; padding: 1px "
                      "2px; color: %1; font-size: %2px; "
@@ -144,6 +139,7 @@ void Why::refresh() {
   title();
   sum_->setVisible(open_);
   if (!open_) return;
+  const auto esc = [this](const Said& said) { return str(said, units_).toHtmlEscaped(); };
   QString html = QStringLiteral("<table width='100%' cellspacing='0' cellpadding='2'>");
   for (size_t i = 0; i < working_.lines.size(); ++i) {
     const WorkingLine& line = working_.lines[i];

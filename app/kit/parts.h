@@ -4,6 +4,7 @@
 
 #include "measure/working.h"
 #include "plan/finding.h"
+#include "words/print.h"
 
 #include <QAbstractButton>
 #include <QLabel>
@@ -45,7 +46,8 @@ class Why : public QWidget {
   Q_OBJECT
 public:
   explicit Why(QWidget* parent = nullptr);
-  void set(const Working& working);
+  /// In these units.
+  void set(const Working& working, UnitSystem units);
   [[nodiscard]] bool isOpen() const { return open_; }
   [[nodiscard]] QPushButton* button() const { return button_; }
   [[nodiscard]] QString workingText() const;
@@ -57,6 +59,7 @@ private:
   void refresh();
   void title();
   Working working_;
+  UnitSystem units_ = UnitSystem::Metric;
   bool open_ = false;
   QPushButton* button_;
   QLabel* sum_;

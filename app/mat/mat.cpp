@@ -1,6 +1,7 @@
 #include "mat/mat.h"
 
 #include "kit/parts.h"
+#include "kit/say.h"
 #include "session/build_view.h"
 #include "theme/theme.h"
 #include "turn/turntable.h"
@@ -67,8 +68,7 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
     const int l = session_.selected();
     setAccessibleDescription(
         l < 0 ? tr("whole figure selected")
-              : tr("%1 selected")
-                    .arg(QString::fromStdString(shown().figure->limbs[static_cast<size_t>(l)].name)));
+              : tr("%1 selected").arg(str(Name(shown().figure->limbs[static_cast<size_t>(l)].name))));
     update();
   });
   connect(&session_, &Session::stageChanged, this, [this] {

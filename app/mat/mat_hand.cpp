@@ -4,6 +4,8 @@
 #include "stage/mat_layer.h"
 #include "theme/theme.h"
 
+#include "kit/say.h"
+
 #include <QMouseEvent>
 
 #include <algorithm>
@@ -71,8 +73,7 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
   setCursor(hovered >= 0 ? Qt::PointingHandCursor : Qt::ArrowCursor);
   if (hovered == hovered_) return;
   hovered_ = hovered;
-  setToolTip(hovered < 0 ? QString()
-                         : QString::fromStdString(shown().figure->limbs[static_cast<size_t>(hovered)].name));
+  setToolTip(hovered < 0 ? QString() : str(Name(shown().figure->limbs[static_cast<size_t>(hovered)].name)));
   update();
 }
 

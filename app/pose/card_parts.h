@@ -5,6 +5,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "pose/pose_name.h"
 #include "stage/remedy_list.h"
 #include "theme/theme.h"
 
@@ -13,6 +14,11 @@
 #include <string>
 
 namespace columna {
+
+/// What a pose is called in the window.
+[[nodiscard]] inline QString poseName(const Session& session, const PatternPose& pose) {
+  return str(columna::poseName(session.plan().pattern, pose), session.units());
+}
 
 /// Remedies as they are offered.
 [[nodiscard]] inline std::vector<RemedyOffer> offersOf(std::vector<PoseRemedy> found) {

@@ -1,5 +1,7 @@
 #include "pose/life_panel.h"
 
+#include "pose/card_parts.h"
+
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "session/changes.h"
@@ -54,7 +56,7 @@ protected:
       const double wide = std::max(20.0, width() - names - figures);
       p.setPen(t.ink);
       p.drawText(QRectF(0, y, names - px(8), line), Qt::AlignVCenter | Qt::AlignRight,
-                 p.fontMetrics().elidedText(str(j->name), Qt::ElideRight, qFloor(names - px(8))));
+                 p.fontMetrics().elidedText(str(Name(j->name)), Qt::ElideRight, qFloor(names - px(8))));
       const QRectF bar(names, y + line * 0.25, wide, line * 0.5);
       p.setPen(QPen(t.rule, 1));
       p.setBrush(t.card);
@@ -75,7 +77,7 @@ protected:
           LifePanel::tr("%1 of %2 bends")
               .arg(str(printNumber(j->budget * j->life.bends, 0)), str(printNumber(j->life.bends, 0)));
       p.drawText(QRectF(bar.right() + px(8), y, figures - px(8), line), Qt::AlignVCenter, text);
-      said << str(j->name) + QStringLiteral(": ") + text;
+      said << str(Name(j->name)) + QStringLiteral(": ") + text;
       y += line;
     }
     setAccessibleDescription(said.join(QStringLiteral("; ")));
@@ -146,7 +148,7 @@ void LifePanel::refresh() {
   const Stances& s = session_.project().stances;
   poses_->clear();
   for (const auto& [pose, own] : changes::poses(session_)) {
-    auto* item = new QListWidgetItem(pose.name.empty() ? tr("neutral stance") : str(pose.name), poses_);
+    auto* item = new QListWidgetItem(poseName(session_, pose), poses_);
     item->setData(Qt::UserRole, str(pose.name));
     item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);
     const bool on = s.goThrough ? s.goThrough->contains(pose.name) : own;

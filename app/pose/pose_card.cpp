@@ -1,6 +1,7 @@
 #include "pose/pose_card.h"
 
 #include "judge/pose_words.h"
+#include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
@@ -128,7 +129,9 @@ void PoseCard::buildLimb() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(limb_, tr("Joint: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     turns_[static_cast<size_t>(way)] = box;
-    row->addWidget(smallText(limb_, names[static_cast<size_t>(way)]), 0, way);
+    QLabel* name = smallText(limb_, names[static_cast<size_t>(way)]);
+    name->setWordWrap(true);
+    row->addWidget(name, 0, way, Qt::AlignBottom);
     row->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::turned);
   }
@@ -139,12 +142,11 @@ void PoseCard::buildLimb() {
   glued_ = new QCheckBox(tr("strands glued here"), limb_);
   glued_->setToolTip(tr("Glued strands hold more, and are not to be bent again."));
   layout->addWidget(glued_);
-  auto* keys = new QHBoxLayout;
+  auto* keys = new FlowLayout;
   copy_ = new QPushButton(tr("To the other side"), limb_);
   straight_ = new QPushButton(tr("Straighten"), limb_);
   keys->addWidget(copy_);
   keys->addWidget(straight_);
-  keys->addStretch();
   layout->addLayout(keys);
   connect(joints_, &QComboBox::activated, this, [this] { showLimb(); });
   connect(glued_, &QCheckBox::clicked, this, [this](bool on) {
@@ -163,14 +165,14 @@ void PoseCard::buildLimb() {
     if (l < 0) return;
     const FigureLimb& part = session_.plan().figure->limbs[static_cast<size_t>(l)];
     changes::setStance(
-        session_, tr("%1 to the other side").arg(str(part.name)),
+        session_, tr("%1 to the other side").arg(str(Name(part.name))),
         copiedToTwin(session_.plan().pattern, session_.project().stances.now, part.family, part.side < 0));
   });
   connect(straight_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();
     if (l < 0) return;
     const FigureLimb& part = session_.plan().figure->limbs[static_cast<size_t>(l)];
-    changes::setStance(session_, tr("%1 straight").arg(str(part.name)),
+    changes::setStance(session_, tr("%1 straight").arg(str(Name(part.name))),
                        limbStraight(session_.plan().pattern, session_.project().stances.now, part.family,
                                     part.side >= 0, part.side < 0));
   });
@@ -223,10 +225,8 @@ void PoseCard::refresh() {
     int worstAt = 0;
     for (size_t k = 0; k < all.size(); ++k) {
       if (all[k].hold.limb != l) continue;
-      QString name = str(all[k].name);
-      if (!name.isEmpty()) name[0] = name[0].toUpper();
       if (&all[k] == worst) worstAt = joints_->count();
-      joints_->addItem(name, static_cast<int>(k));
+      joints_->addItem(str(upperName(all[k].name)), static_cast<int>(k));
     }
     joints_->setProperty("limb", l);
     const int same = before.isEmpty() ? -1 : joints_->findText(before);
@@ -258,7 +258,7 @@ void PoseCard::showOver(const JointReport& now) {
   if (worst)
     over_->setText(
         tr("Over your %n pose(s) it is worst off in %1: holds %2 times.", nullptr, static_cast<int>(kept))
-            .arg(worst->pose.name.empty() ? tr("the neutral stance") : str(worst->pose.name), factor(sags)));
+            .arg(poseName(session_, worst->pose), factor(sags)));
 }
 
 void PoseCard::showLimb() {
@@ -272,7 +272,8 @@ void PoseCard::showLimb() {
   over_->hide();
   for (QWidget* w : std::initializer_list<QWidget*>{holds_, knock_, effort_, bends_, joints_, glued_})
     w->setVisible(j != nullptr);
-  for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_, whyCover_}) why->set({});
+  for (Why* why : {whyHold_, whyKnock_, whyEffort_, whyBends_, whyRecoil_, whyCover_})
+    why->set({}, session_.units());
   const std::string joint = j ? j->hold.id : std::string();
   help_->offer(j && j->level != Level::Good, std::to_string(session_.selected()) + " " + joint,
                [this, joint] {
@@ -309,21 +310,26 @@ void PoseCard::showLimb() {
     filling_ = filled;
     return;
   }
-  verdict_->set(j->level, str(j->sentence));
+  verdict_->set(j->level, str(j->sentence, session_.units()));
   holds_->set(factor(j->hold.hold), tr("times"));
   knock_->set(factor(j->hold.nudge), tr("times"));
-  effort_->set(str(printNumber(j->hold.effort, j->hold.effort < 10 ? 1 : 0)), tr("N"));
+  const QStringList effort =
+      str(Force(j->hold.effort, j->hold.effort < 10 ? 1 : 0), session_.units()).split(u' ');
+  effort_->set(effort.front(), effort.back());
   bends_->set(std::isfinite(j->life.bends) && j->life.bends <= 1000 ? str(printNumber(j->life.bends, 0))
                                                                     : QStringLiteral("–"),
-              std::isfinite(j->life.bends) && j->life.bends < 1e5 ? str(std::string(words(j->life.usable)))
+              std::isfinite(j->life.bends) && j->life.bends < 1e5 ? str(Name(words(j->life.usable)))
                                                                   : tr("not bent"));
   showOver(*j);
-  whyHold_->set(jointHoldWorking(report, *j, plan));
-  whyKnock_->set(jointNudgeWorking(report, *j, plan));
-  whyEffort_->set(jointEffortWorking(*j, plan, session_.catalog(), session_.project().stances.hands));
-  if (std::isfinite(j->life.bends)) whyBends_->set(jointLifeWorking(*j, plan, session_.catalog()));
-  whyCover_->set(jointCoverWorking(report, *j, plan));
-  if (j->hold.recoil > 0.05) whyRecoil_->set(jointRecoilWorking(*j, plan, session_.catalog()));
+  whyHold_->set(jointHoldWorking(report, *j, plan), session_.units());
+  whyKnock_->set(jointNudgeWorking(report, *j, plan), session_.units());
+  whyEffort_->set(jointEffortWorking(*j, plan, session_.catalog(), session_.project().stances.hands),
+                  session_.units());
+  if (std::isfinite(j->life.bends))
+    whyBends_->set(jointLifeWorking(*j, plan, session_.catalog()), session_.units());
+  whyCover_->set(jointCoverWorking(report, *j, plan), session_.units());
+  if (j->hold.recoil > 0.05)
+    whyRecoil_->set(jointRecoilWorking(*j, plan, session_.catalog()), session_.units());
   glued_->setChecked(session_.project().stances.glued.contains(
       plan.skeleton->points[static_cast<size_t>(j->hold.point)].id));
   filling_ = filled;

@@ -3,6 +3,7 @@
 
 #include "judge/pose_words.h"
 #include "kit/beside.h"
+#include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "kit/unfold.h"
 #include "pose/card_parts.h"
@@ -76,12 +77,14 @@ void PoseCard::buildWhole() {
   for (int way = 0; way < 3; ++way) {
     auto* box = angle(whole_, tr("Whole figure: %1").arg(names[static_cast<size_t>(way)]), -180, 180);
     leans_[static_cast<size_t>(way)] = box;
-    leans->addWidget(smallText(whole_, names[static_cast<size_t>(way)]), 0, way);
+    QLabel* name = smallText(whole_, names[static_cast<size_t>(way)]);
+    name->setWordWrap(true); // three abreast, in a longer language too
+    leans->addWidget(name, 0, way, Qt::AlignBottom);
     leans->addWidget(box, 1, way);
     connect(box, &QDoubleSpinBox::valueChanged, this, &PoseCard::leant);
   }
   layout->addLayout(leans);
-  planted_ = new QCheckBox(tr("feet stay where they stand"), whole_);
+  planted_ = new QCheckBox(tr("feet stay put"), whole_);
   planted_->setChecked(true);
   layout->addWidget(planted_);
   connect(planted_, &QCheckBox::clicked, &view_, &PoseView::setPlanted);
@@ -123,6 +126,10 @@ void PoseCard::buildWhole() {
     connect(field, &QLineEdit::editingFinished, this, &PoseCard::supported);
   }
   choose->addWidget(base_, 2, 1);
+  for (QComboBox* box : {feet_, at_, hands_}) { // in a longer language too they stay on the card
+    box->setMinimumWidth(px(60));
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  }
   choose->addWidget(smallText(whole_, tr("bent by")), 3, 0);
   choose->addWidget(hands_, 3, 1);
   choose->addWidget(smallText(whole_, tr("legs off by")), 4, 0);
@@ -136,12 +143,11 @@ void PoseCard::buildWhole() {
     const auto who = columna::hands(hands_->itemData(i).toString().toStdString());
     if (who) changes::editStances(session_, tr("who bends it"), [&](Stances& s) { s.hands = *who; });
   });
-  auto* keys = new QHBoxLayout;
+  auto* keys = new FlowLayout;
   mirror_ = new QPushButton(tr("Left for right"), whole_);
   neutral_ = new QPushButton(tr("Neutral stance"), whole_);
   keys->addWidget(mirror_);
   keys->addWidget(neutral_);
-  keys->addStretch();
   layout->addLayout(keys);
   connect(mirror_, &QPushButton::clicked, this, [this] {
     changes::setStance(session_, tr("left for right"),
@@ -167,7 +173,7 @@ void PoseCard::supported() {
     field->setModified(false);
     const auto mm = parseLength(field->text().toStdString(), session_.units());
     if (!mm || *mm < 0 || *mm > most) {
-      session_.refuse(mm ? refusal : sentence(mm.problem()));
+      session_.refuse(mm ? refusal : sentence(mm.problem(), session_.units()));
       return before;
     }
     return *mm;
@@ -179,14 +185,17 @@ void PoseCard::supported() {
     baseMass_->setModified(false);
     const auto g = parseMass(baseMass_->text().toStdString(), session_.units());
     if (!g || *g < 0 || *g > limits::kHeaviestBase)
-      session_.refuse(g ? tr("A base has to weigh from nothing up to 100 kg.") : sentence(g.problem()));
+      session_.refuse(
+          g ? tr("A base has to weigh from nothing up to %1.").arg(str(Mass(1e5), session_.units()))
+            : sentence(g.problem(), session_.units()));
     else
       s.baseMass = *g;
   }
   std::optional<double> error = session_.project().stances.legError;
   if (legError_->isModified())
     error = length(legError_, error.value_or(session_.catalog().pose.legError), limits::kMostLegError,
-                   tr("Legs come out wrong by nothing up to 50 mm."));
+                   tr("Legs come out wrong by nothing up to %1.")
+                       .arg(str(Length(limits::kMostLegError, 0), session_.units())));
   changes::editStances(session_, tr("how it stands"), [&](Stances& all) {
     all.support = s;
     all.legError = error;
@@ -204,28 +213,30 @@ void PoseCard::showWhole() {
   const bool falls = !r.standing.fixed && (!b.stands || r.standing.inLine);
   Level level = Level::Good;
   QString words = r.standing.fixed ? tr("It is held, and cannot tip.")
-                                   : tr("Stands, and tips %1 first.").arg(str(r.standing.towards));
+                                   : tr("Stands, and tips %1 first.").arg(str(Name(r.standing.towards)));
   // What is wrong comes first wherever it is; after it what is said of the whole.
   const Finding* first = nullptr;
   for (const Finding& f : r.findings)
     if (f.level > level && (f.where == "figure" || f.level == Level::Wrong)) {
       level = f.level;
-      words = str(f.text);
+      words = str(f.text, session_.units());
       first = &f;
     }
   verdict_->set(level, words);
   QStringList others;
   for (const Finding& f : r.findings)
-    if (&f != first && (f.where != "figure" || (first && first->where != "figure"))) others << str(f.text);
+    if (&f != first && (f.where != "figure" || (first && first->where != "figure")))
+      others << str(f.text, session_.units());
   others_->setText(others.join(QStringLiteral("\n")));
   atJoints_->setWords(tr("%n more to look at", nullptr, static_cast<int>(others.size())));
   atJoints_->setVisible(!others.isEmpty());
   const bool hull = !r.standing.fixed && b.support.size() >= 3;
   tips_->setVisible(hull);
   margin_->setVisible(hull);
-  tips_->set(str(printApart(b.tip / kDegree, session_.catalog().pose.tipNeeded, 0)), QStringLiteral("°"));
+  tips_->set(str(Angle(b.tip, 0).apart(session_.catalog().pose.tipNeeded * kDegree).figure(), units),
+             QStringLiteral("°"));
   margin_->set(str(printLengthFigure(b.margin, units, 1)), str(std::string(lengthUnit(units))));
-  whyTip_->set(hull ? tipWorking(r) : Working());
+  whyTip_->set(hull ? tipWorking(r) : Working(), session_.units());
   const PoseRules& wanted = session_.catalog().pose;
   const bool sure = b.tip / kDegree >= wanted.tipNeeded && b.margin >= wanted.marginNeeded;
   stand_->offer(!r.standing.fixed && !r.standing.contacts.empty() && (falls || !sure), "standing", [this] {
@@ -246,7 +257,7 @@ void PoseCard::showWhole() {
   if (hoverFoot_->count() != static_cast<int>(r.wobble.feet.size())) {
     hoverFoot_->clear();
     for (const WobbleFoot& f : r.wobble.feet)
-      hoverFoot_->addItem(str(session_.plan().figure->limbs[static_cast<size_t>(f.limb)].name), f.limb);
+      hoverFoot_->addItem(str(Name(session_.plan().figure->limbs[static_cast<size_t>(f.limb)].name)), f.limb);
   }
   const Turn& whole = s.now.whole;
   const std::array<double, 3> now{whole.flex, whole.side, whole.twist};
@@ -260,7 +271,7 @@ void PoseCard::showWhole() {
   base_->setVisible(s.support.feet == Feet::Base);
   at_->clear();
   at_->addItem(tr("its middle"), QString());
-  for (const WirePoint& p : session_.plan().skeleton->points) at_->addItem(str(p.name), str(p.id));
+  for (const WirePoint& p : session_.plan().skeleton->points) at_->addItem(str(Name(p.name)), str(p.id));
   at_->setCurrentIndex(std::max(0, at_->findData(str(s.support.at))));
   const auto show = [](QLineEdit* field, const QString& text) {
     if (!field->hasFocus()) field->setText(text);
@@ -279,13 +290,15 @@ void PoseCard::cure() {
   if (hoverGap_->text().trimmed().isEmpty()) return;
   const auto gap = parseLength(hoverGap_->text().toStdString(), session_.units());
   if (!gap || !(*gap > 0) || *gap > 200) {
-    cures_->setText(gap ? tr("A gap is more than nothing, and under 200 mm.") : sentence(gap.problem()));
+    cures_->setText(
+        gap ? tr("A gap is more than nothing, and under %1.").arg(str(Length(200, 0), session_.units()))
+            : sentence(gap.problem(), session_.units()));
     return;
   }
   QStringList lines;
   for (const LegCure& each :
        legCures(session_.stance().report().wobble, hoverFoot_->currentData().toInt(), *gap)) {
-    const QString leg = str(session_.plan().figure->limbs[static_cast<size_t>(each.limb)].name).toLower();
+    const QString leg = str(lowerName(session_.plan().figure->limbs[static_cast<size_t>(each.limb)].name));
     const QString by = str(printLength(std::abs(each.longer), session_.units(), 1));
     lines << (each.longer > 0 ? tr("lengthen the %1 by %2").arg(leg, by)
                               : tr("push the %1 up by %2").arg(leg, by));

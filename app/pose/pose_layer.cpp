@@ -7,6 +7,7 @@
 #include "session/stance_view.h"
 #include "theme/theme.h"
 
+#include <QCoreApplication>
 #include <QKeyEvent>
 #include <QPainter>
 #include <QPainterPath>
@@ -145,7 +146,7 @@ void PoseLayer::nudge(const Viewport& v, const QPointF& mm) {
 }
 
 QString PoseLayer::nameOf(int point) const {
-  return str(session_.plan().skeleton->points[static_cast<size_t>(point)].name);
+  return str(Name(session_.plan().skeleton->points[static_cast<size_t>(point)].name));
 }
 
 void PoseLayer::paintUnder(QPainter& p, const Viewport& v, bool large) {
@@ -187,14 +188,16 @@ void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
     }
     p.setPen(t.logwood);
     p.setFont(typeface(13));
-    p.drawText(QRectF(v.clip.right() - px(320), v.clip.bottom() - px(28), px(304), px(20)),
-               Qt::AlignRight | Qt::AlignVCenter,
-               QStringLiteral("%1").arg(times > 1
-                                            ? QObject::tr("dashes: sag, drawn %1 times; most %2")
-                                                  .arg(times)
-                                                  .arg(str(printLength(r.sagMost, session_.units(), 1)))
-                                            : QObject::tr("dashes: sag under its weight; most %1")
-                                                  .arg(str(printLength(r.sagMost, session_.units(), 1)))));
+    p.drawText(
+        QRectF(v.clip.left() + px(16), v.clip.bottom() - px(28), v.clip.width() - px(32), px(20)),
+        Qt::AlignRight | Qt::AlignVCenter,
+        QStringLiteral("%1").arg(
+            times > 1
+                ? QCoreApplication::translate("columna::PoseLayer", "dashes: sag, drawn %1 times; most %2")
+                      .arg(times)
+                      .arg(str(printLength(r.sagMost, session_.units(), 1)))
+                : QCoreApplication::translate("columna::PoseLayer", "dashes: sag under its weight; most %1")
+                      .arg(str(printLength(r.sagMost, session_.units(), 1)))));
   }
   if (v.view == View::Above && r.standing.base.support.size() >= 3) {
     QPolygonF hull;
@@ -248,7 +251,8 @@ void PoseLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
     p.drawPie(QRectF(c.x() - radius, c.y() - radius, 2 * radius, 2 * radius), 180 * 16, 90 * 16);
   }
   if (large) {
-    paintJointMarks(p, plan, r, session_.selected(), [&](const Vec3& at) { return v.at(at); });
+    paintJointMarks(p, plan, r, session_.selected(), session_.units(),
+                    [&](const Vec3& at) { return v.at(at); });
     if (active_ >= 0) {
       p.setPen(QPen(t.woad, 2));
       p.setBrush(Qt::NoBrush);

@@ -1,5 +1,7 @@
 #include "pose/pose_rack.h"
 
+#include "pose/card_parts.h"
+
 #include "anatomy/outline.h"
 #include "kit/parts.h"
 #include "kit/say.h"
@@ -19,12 +21,12 @@
 #include <cmath>
 
 namespace columna {
-PoseTile::PoseTile(const QString& name, bool own, QWidget* parent)
+PoseTile::PoseTile(const QString& name, const QString& words, bool own, QWidget* parent)
     : QAbstractButton(parent), name_(name), own_(own) {
   setCheckable(true);
   setFocusPolicy(Qt::StrongFocus);
   setCursor(Qt::PointingHandCursor);
-  setText(name.isEmpty() ? tr("neutral stance") : name);
+  setText(words);
   setToolTip(own ? tr("%1, your own").arg(text()) : text());
 }
 
@@ -34,7 +36,7 @@ void PoseTile::set(const QPainterPath& outline, Level level, bool current) {
   outline_ = outline;
   level_ = level;
   setChecked(current);
-  setAccessibleName(tr("Pose %1, %2").arg(text(), str(std::string(word(level)))));
+  setAccessibleName(tr("Pose %1, %2").arg(text(), str(Name(word(level)))));
   update();
 }
 
@@ -117,7 +119,7 @@ void PoseRack::rebuild() {
   tiles_.clear();
   while (QLayoutItem* item = row_->takeAt(0)) delete item;
   for (const auto& [pose, own] : changes::poses(session_)) {
-    auto* tile = new PoseTile(str(pose.name), own, shelf_);
+    auto* tile = new PoseTile(str(pose.name), poseName(session_, pose), own, shelf_);
     connect(tile, &QAbstractButton::clicked, this,
             [this, tile] { changes::takePose(session_, tile->name()); });
     row_->addWidget(tile);

@@ -21,7 +21,8 @@ namespace columna {
 class PoseTile : public QAbstractButton {
   Q_OBJECT
 public:
-  PoseTile(const QString& name, bool own, QWidget* parent = nullptr);
+  /// `name` as in the file, `words` as it is read.
+  PoseTile(const QString& name, const QString& words, bool own, QWidget* parent = nullptr);
   void set(const QPainterPath& outline, Level level, bool current);
   [[nodiscard]] QSize sizeHint() const override;
   [[nodiscard]] QString name() const { return name_; }

@@ -15,7 +15,7 @@ namespace columna {
 
 void PoseRound::paint(QPainter& p, const Camera& camera, const QSize& /*size*/) const {
   paintJointMarks(p, session_.stance().plan(), session_.stance().report(), session_.selected(),
-                  [&](const Vec3& at) { return camera.at(at); });
+                  session_.units(), [&](const Vec3& at) { return camera.at(at); });
 }
 
 QString PoseRound::hint() const {

@@ -1,5 +1,7 @@
 #include "pose/pose_stage.h"
 
+#include "pose/card_parts.h"
+
 #include "kit/say.h"
 #include "mat/mat.h"
 #include "pose/pose_card.h"
@@ -47,8 +49,7 @@ std::vector<StageKey> PoseStage::keys() {
 std::vector<FindEntry> PoseStage::finds() {
   std::vector<FindEntry> out;
   for (const auto& [pose, own] : changes::poses(session_))
-    out.push_back({pose.name.empty() ? tr("neutral stance") : str(pose.name), tr("pose"),
-                   [this, name = str(pose.name)] {
+    out.push_back({poseName(session_, pose), tr("pose"), [this, name = str(pose.name)] {
                      session_.setStage(id());
                      changes::takePose(session_, name);
                    }});

@@ -100,7 +100,7 @@ std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pa
   if (const auto problem =
           writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(),
                                                                static_cast<size_t>(buffer.data().size()))))
-    return sentence(*problem);
+    return sentence(*problem, UnitSystem::Metric);
   return std::nullopt;
 }
 

@@ -21,7 +21,7 @@ const FigureLimb& limbOf(const Session& session, int limb) {
 QString limbStep(const Session& session, int limb, const QString& words) {
   const FigureLimb& part = limbOf(session, limb);
   return tr("%1: %2").arg(
-      edit::tied(session.project(), part) ? tiedName(session, limb) : str(part.name).toLower(), words);
+      edit::tied(session.project(), part) ? tiedName(session, limb) : str(lowerName(part.name)), words);
 }
 
 } // namespace
@@ -71,12 +71,12 @@ void setFinish(Session& session, Finish finish) {
 bool tied(const Session& session, int limb) { return edit::tied(session.project(), limbOf(session, limb)); }
 
 QString tiedName(const Session& session, int limb) {
-  return str(edit::tiedName(session.project(), limbOf(session, limb)));
+  return str(Name(edit::tiedName(session.project(), limbOf(session, limb))));
 }
 
 void toggleTied(Session& session, int limb) {
   if (limb < 0) return;
-  const QString pair = str(limbOf(session, limb).family);
+  const QString pair = str(Name(limbOf(session, limb).part));
   (void)session.apply(tied(session, limb) ? tr("untie %1s").arg(pair) : tr("tie %1s").arg(pair),
                       edit::tieToggled(session.project(), session.plan(), limb));
 }
@@ -99,23 +99,25 @@ Refusal moveJoint(Session& session, const std::string& joint, const Vec3& place,
 
 Refusal setBoneLength(Session& session, int bone, double mm) {
   return session.apply(
-      tr("length of the %1").arg(str(session.plan().figure->bones[static_cast<size_t>(bone)].name)),
+      tr("length of the %1").arg(str(Name(session.plan().figure->bones[static_cast<size_t>(bone)].name))),
       edit::boneLong(session.project(), session.catalog(), session.plan(), bone, mm));
 }
 
 Refusal changeGirth(Session& session, int bone, int place, double across, double deep, double lift,
                     const QString& run) {
   const FigureLimb& limb = limbOf(session, session.plan().figure->bones[static_cast<size_t>(bone)].limb);
-  return session.apply(tr("girth of the %1").arg(str(limb.twin >= 0 ? limb.family : limb.name).toLower()),
-                       edit::girthChanged(session.project(), session.catalog(), session.plan(), bone, place,
-                                          across, deep, lift),
-                       run);
+  return session.apply(
+      tr("girth of the %1").arg(str(limb.twin >= 0 ? Name(limb.part) : lowerName(limb.name))),
+      edit::girthChanged(session.project(), session.catalog(), session.plan(), bone, place, across, deep,
+                         lift),
+      run);
 }
 
 void putBack(Session& session, int bone) {
   (void)session.apply(
-      bone < 0 ? tr("all put back")
-               : tr("%1 put back").arg(str(session.plan().figure->bones[static_cast<size_t>(bone)].name)),
+      bone < 0
+          ? tr("all put back")
+          : tr("%1 put back").arg(str(Name(session.plan().figure->bones[static_cast<size_t>(bone)].name))),
       edit::putBack(session.project(), session.catalog(), session.plan(), bone));
 }
 
@@ -218,7 +220,7 @@ Refusal editWool(Session& session, const QString& name, const std::function<void
 }
 
 void setFirmness(Session& session, int limb, Firmness firmness) {
-  (void)session.apply(limbStep(session, limb, str(std::string(word(firmness)))),
+  (void)session.apply(limbStep(session, limb, str(Name(word(firmness)))),
                       edit::felted(session.project(), session.plan(), limb, firmness));
 }
 
@@ -234,7 +236,7 @@ Refusal setDensity(Session& session, int limb, std::optional<double> perCm3) {
 }
 
 void setCoatWay(Session& session, int limb, CoatWay way) {
-  (void)session.apply(limbStep(session, limb, str(std::string(word(way)))),
+  (void)session.apply(limbStep(session, limb, str(Name(word(way)))),
                       edit::coatWayOf(session.project(), session.plan(), limb, way));
 }
 

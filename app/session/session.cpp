@@ -109,7 +109,7 @@ void Session::forget() {
 }
 
 std::optional<QString> Session::apply(const QString& name, Result<Project> changed, const QString& run) {
-  if (!changed) return refuse(sentence(changed.problem()));
+  if (!changed) return refuse(sentence(changed.problem(), units()));
   Project next = std::move(changed).value();
   if (next == project()) return std::nullopt;
   // Under the hand the figure alone is made anew, when the animal is the same; the sums follow when it
@@ -123,7 +123,7 @@ std::optional<QString> Session::apply(const QString& name, Result<Project> chang
                  : columna::plan(next, *catalog_, {same ? known_ : nullptr, true, 1, &*plan_});
   // What is planned must also be able to come back from a file.
   const auto problem = made && !made->ok() ? std::optional(made->problem()) : unreadable(next);
-  if (problem) return refuse(sentence(*problem));
+  if (problem) return refuse(sentence(*problem, units()));
   inRun_ = !run.isEmpty();
   ++turn_;
   const Project before = project();

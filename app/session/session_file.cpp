@@ -12,11 +12,11 @@ namespace columna {
 
 std::optional<QString> Session::open(const QString& path) {
   auto file = openProject(path.toStdString());
-  if (!file) return columna::sentence(file.problem());
+  if (!file) return columna::sentence(file.problem(), units());
   auto made = columna::plan(file->project, *catalog_, {nullptr, true});
   if (!made)
     return columna::sentence(
-        {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy});
+        {made.problem().what, QFileInfo(path).fileName().toStdString(), made.problem().remedy}, units());
   begin(std::move(file).value(), path);
   stamp_ = stampOf(path.toStdString());
   show(std::move(made).value());
@@ -31,7 +31,7 @@ void Session::begin(ProjectFile file, const QString& path) {
   stamp_.reset();
   savedAt_.clear();
   selected_ = -1;
-  for (const std::string& m : file_.messages) messages_ << QString::fromStdString(m);
+  for (const Said& m : file_.messages) messages_ << str(m, units());
   build_->begin();
 }
 
@@ -50,7 +50,7 @@ void Session::show(Plan made) {
 
 std::optional<QString> Session::goOn(LeftWork work) {
   auto made = columna::plan(work.file.project, *catalog_, {nullptr, true});
-  if (!made) return columna::sentence(made.problem());
+  if (!made) return columna::sentence(made.problem(), units());
   std::error_code error;
   const bool there = std::filesystem::exists(work.of, error);
   begin(std::move(work.file), there ? QString::fromStdString(work.of.string()) : QString());
@@ -81,7 +81,8 @@ std::optional<QString> Session::save(const QString& path) {
            std::none_of(project().photos.begin(), project().photos.end(),
                         [&](const Photo& photo) { return photo.entry == entry.first; });
   });
-  if (const auto problem = saveProject(path.toStdString(), saved)) return columna::sentence(*problem);
+  if (const auto problem = saveProject(path.toStdString(), saved))
+    return columna::sentence(*problem, units());
   file_.project = project();
   file_.readOnly = false;
   path_ = path;

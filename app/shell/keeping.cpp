@@ -21,7 +21,8 @@ Keeping::Keeping(Session& session, QObject* parent) : QObject(parent), session_(
     if (!session_.changed()) place_.drop(); // it was saved meanwhile
     if (!writing_.result() || told_) return;
     told_ = true;
-    session_.refuse(tr("No copy for after a crash can be kept: %1").arg(sentence(*writing_.result())));
+    session_.refuse(
+        tr("No copy for after a crash can be kept: %1").arg(sentence(*writing_.result(), session_.units())));
   });
 }
 
@@ -57,7 +58,7 @@ std::optional<QString> Keeping::goOn(const LeftBehind& left) {
   RecoveryPlace theirs = RecoveryPlace::of(left);
   if (!theirs.held()) return tr("Another window has opened it meanwhile.");
   auto work = openLeft(left.copy);
-  if (!work) return sentence(work.problem());
+  if (!work) return sentence(work.problem(), session_.units());
   if (auto refusal = session_.goOn(std::move(work).value())) return refusal;
   place_ = std::move(theirs);
   return std::nullopt;

@@ -1,5 +1,6 @@
 #include "shell/length_section.h"
 
+#include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "theme/theme.h"
 
@@ -16,11 +17,34 @@ double halfDeep(const FigureBone& bone, double at) { return stationAt(bone, at).
 
 QString shortName(const WirePoint& point, const FigureLimb& limb) {
   if (point.id.ends_with("-root")) return LengthSection::tr("spine");
-  QString name = QString::fromStdString(point.name);
+  std::string_view name = point.name;
   // The limb is named above: "tip of the left foreleg" is its tip, and its elbow needs no side.
-  for (const char* side : {"left ", "right "}) name.remove(QLatin1String(side));
-  const QString own = QStringLiteral(" of the ") + QString::fromStdString(limb.family).toLower();
-  return name.endsWith(own) ? name.chopped(own.size()) : name;
+  const std::string own = " of the " + lowerFirst(limb.name);
+  if (name.ends_with(own)) name.remove_suffix(own.size());
+  for (const std::string_view side : {"left ", "right "})
+    if (name.starts_with(side)) name.remove_prefix(side.size());
+  return str(Name(name));
+}
+
+/// The limb straightened: half its depth over the distance from its root, mm.
+QPolygonF straightened(const Plan& plan, const WireRun& run) {
+  QPolygonF upper;
+  double at = 0;
+  for (size_t s = 0; s + 1 < run.points.size(); ++s) {
+    const double length = plan.skeleton->segmentLength(run, s);
+    if (const int b = run.segmentBone[s]; b >= 0) {
+      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
+      const Vec3 from = plan.skeleton->points[static_cast<size_t>(run.points[s])].at;
+      const double t0 = (from - bone.begin).norm() / bone.length;
+      for (int i = 0; i <= 8; ++i) {
+        const double share = i / 8.0;
+        upper << QPointF(at + share * length,
+                         halfDeep(bone, std::min(1.0, t0 + share * length / bone.length)));
+      }
+    }
+    at += length;
+  }
+  return upper;
 }
 
 } // namespace
@@ -43,30 +67,11 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
 
-  // The limb straightened: half depth over the distance from its root.
   const double total = plan.skeleton->length(run);
-  QPolygonF upper;
-  double at = 0;
-  double deepest = 1;
-  double firstBone = -1;
-  for (size_t s = 0; s + 1 < run.points.size(); ++s) {
-    const double length = plan.skeleton->segmentLength(run, s);
-    const int b = run.segmentBone[s];
-    if (b >= 0) {
-      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
-      const Vec3 from = plan.skeleton->points[static_cast<size_t>(run.points[s])].at;
-      const double t0 = (from - bone.begin).norm() / bone.length;
-      if (firstBone < 0) firstBone = at;
-      for (int i = 0; i <= 8; ++i) {
-        const double share = i / 8.0;
-        const double half = halfDeep(bone, std::min(1.0, t0 + share * length / bone.length));
-        deepest = std::max(deepest, half);
-        upper << QPointF(at + share * length, half);
-      }
-    }
-    at += length;
-  }
+  const QPolygonF upper = straightened(plan, run);
   if (upper.isEmpty()) return;
+  double deepest = 1;
+  for (const QPointF& u : upper) deepest = std::max(deepest, u.y());
   const double drawn = px(84);
   const double scale = std::min((width() - px(14)) / total, drawn / (2 * deepest));
   const double mid = px(6) + deepest * scale;
@@ -105,7 +110,7 @@ void LengthSection::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(QPen(t.faint, 1));
   p.drawLine(QPointF(left, axis), QPointF(left + total * scale, axis));
   p.setFont(typeface(12));
-  at = 0;
+  double at = 0;
   double taken = -1e9;
   double takenName = -1e9;
   for (size_t i = 0; i < run.points.size(); ++i) {

@@ -1,5 +1,6 @@
 #include "shell/limb_card.h"
 
+#include "kit/say.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 
@@ -60,15 +61,14 @@ void LimbCard::refresh() {
   const UnitSystem units = session_.units();
   if (l < 0) {
     name_->setText(QString::fromStdString(session_.project().name));
-    under_->setText(tr("whole figure, %1").arg(QString::fromStdString(plan.figure->patternName).toLower()));
+    under_->setText(tr("whole figure, %1").arg(str(lowerName(plan.figure->patternName))));
   } else {
     const FigureLimb& limb = plan.figure->limbs[static_cast<size_t>(l)];
-    name_->setText(QString::fromStdString(limb.name));
+    name_->setText(str(Name(limb.name)));
     if (limb.twin < 0)
       under_->setText(tr("limb %1 of %2").arg(l + 1).arg(plan.figure->limbs.size()));
     else {
-      const QString other =
-          QString::fromStdString(plan.figure->limbs[static_cast<size_t>(limb.twin)].name).toLower();
+      const QString other = str(lowerName(plan.figure->limbs[static_cast<size_t>(limb.twin)].name));
       under_->setText(changes::tied(session_, l) ? tr("tied to the %1").arg(other)
                                                  : tr("untied from the %1").arg(other));
     }

@@ -1,6 +1,7 @@
 #include "shell/sheet_choice.h"
 
 #include "kit/parts.h"
+#include "kit/say.h"
 #include "kit/settings.h"
 #include "theme/theme.h"
 
@@ -27,7 +28,7 @@ SheetChoice::SheetChoice(const Session& session, const QString& doing, QWidget* 
   layout->setContentsMargins(px(20), px(16), px(20), px(16));
   const QStringList leftOff = settings().value(leftOffKey()).toStringList();
   for (const SheetPart& part : sheetParts()) {
-    auto* box = new QCheckBox(QCoreApplication::translate("SheetPart", part.words), this);
+    auto* box = new QCheckBox(str(Name(part.words)), this);
     box->setObjectName(QLatin1String(part.key));
     box->setChecked(!leftOff.contains(QLatin1String(part.key)));
     connect(box, &QCheckBox::toggled, this, &SheetChoice::counted);
@@ -66,7 +67,8 @@ SheetParts SheetChoice::parts() const {
 Paper SheetChoice::paper() const { return papers_->currentIndex() == 1 ? Paper::Letter : Paper::A4; }
 
 std::vector<Page> SheetChoice::pages() const {
-  return trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper(), parts());
+  return trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper(), parts(),
+                       &windowLanguage());
 }
 
 void SheetChoice::accept() {

@@ -5,6 +5,7 @@
 
 #include <QPainter>
 #include <QPainterPath>
+#include <QtMath>
 
 namespace columna {
 namespace {
@@ -99,7 +100,8 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
     size -= 0.5;
   p.setFont(typeface(size, weight));
   p.drawText(QRectF(r.left(), r.top() + r.height() * 0.2, r.width() - frame(4), r.height() * 0.38),
-             Qt::AlignCenter, text());
+             Qt::AlignCenter,
+             p.fontMetrics().elidedText(text(), Qt::ElideRight, qFloor(r.width() - frame(8))));
   p.setFont(typeface(12));
   p.drawText(QRectF(r.left(), r.top() + r.height() * 0.54, r.width() - frame(4), r.height() * 0.26),
              Qt::AlignCenter, QString::number(number_));

@@ -136,7 +136,8 @@ void Tally::refresh() {
     look_->set(Level::Good, tr("nothing to look at"), tr("every limb holds"));
   } else {
     const Finding& f = findings[static_cast<size_t>(std::max(at_, 0))];
-    look_->set(f.level, tr("%n to look at", nullptr, static_cast<int>(findings.size())), str(f.brief));
+    look_->set(f.level, tr("%n to look at", nullptr, static_cast<int>(findings.size())),
+               str(f.brief, session_.units()));
   }
   update();
 }
@@ -150,7 +151,7 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(QPen(t.rule, 1));
   p.drawLine(0, 0, width(), 0);
   const bool metric = units == UnitSystem::Metric;
-  const QString grams = metric ? tr("g") : tr("oz");
+  const QString grams = str(std::string(massUnit(units)));
   std::vector<Total> totals;
   // The file's name, and how it stands with what is on the mat.
   totals.push_back(
@@ -164,7 +165,8 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
   totals.push_back({tr("wire"),
                     metric ? str(printNumber(plan.totals.wireLength / 1000, 2))
                            : str(printNumber(plan.totals.wireLength / 304.8, 1)),
-                    metric ? tr("m") : tr("ft"), str(printMass(plan.totals.wireMass, units))});
+                    metric ? QStringLiteral("m") : QStringLiteral("ft"),
+                    str(printMass(plan.totals.wireMass, units))});
   totals.push_back({tr("wool"), str(printMassFigure(plan.totals.core + plan.totals.coat, units)), grams,
                     tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
   totals.push_back({tr("weight"), str(printMassFigure(plan.totals.mass, units)), grams, {}});
@@ -181,9 +183,9 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
                             : tr("no"),
        {},
        plan.loads.legs == 0 ? QString()
-       : s.stands
-           ? tr("tips at %1°").arg(str(printApart(s.tip * 180 / M_PI, session_.catalog().pose.tipNeeded, 0)))
-           : tr("falls %1").arg(str(s.towards))});
+       : s.stands           ? tr("tips at %1")
+                        .arg(str(Angle(s.tip, 0).apart(session_.catalog().pose.tipNeeded * kDegree), units))
+                  : tr("falls %1").arg(str(Name(s.towards)))});
   const double from = px(24);
   const double each = (look_->x() - from) / static_cast<double>(totals.size());
   for (size_t i = 0; i < totals.size(); ++i) {
@@ -194,11 +196,13 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
     p.drawText(QPointF(x, frame(20)),
                QFontMetricsF(p.font()).elidedText(total.label, Qt::ElideMiddle, each - px(12)));
     double at = x;
-    const auto run = [&](const QString& text, const QFont& f, const QColor& colour, double gap) {
-      if (text.isEmpty()) return;
+    const auto run = [&](const QString& words, const QFont& f, const QColor& colour, double gap) {
+      if (words.isEmpty()) return;
       p.setFont(f);
+      const double room = x + each - px(6) - at; // the next column begins there
+      if (at > x && QFontMetricsF(f).horizontalAdvance(words) > room) return;
+      const QString text = QFontMetricsF(f).elidedText(words, Qt::ElideRight, room);
       const double w = QFontMetricsF(f).horizontalAdvance(text);
-      if (at + w > x + each && at > x) return;
       p.setPen(colour);
       p.drawText(QPointF(at, frame(46)), text);
       at += w + gap;

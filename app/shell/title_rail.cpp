@@ -78,12 +78,11 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
       const QString mark = a.level == Level::Good       ? QStringLiteral("✓")
                            : a.level == Level::Doubtful ? QStringLiteral("?")
                                                         : QStringLiteral("✕");
-      QAction* action =
-          kinds->addAction(QStringLiteral("%1  %2\t%3")
-                               .arg(mark, str(std::string(columna::name(a.construction))), str(a.reason)));
+      QAction* action = kinds->addAction(
+          QStringLiteral("%1  %2\t%3")
+              .arg(mark, str(Name(columna::name(a.construction))), str(a.reason, session_.units())));
       action->setToolTip(
-          tr("%1; gives up %2")
-              .arg(str(std::string(built(a.construction))), str(std::string(givesUp(a.construction)))));
+          tr("%1; gives up %2").arg(str(Name(built(a.construction))), str(Name(givesUp(a.construction)))));
       QFont font = action->font();
       font.setBold(a.construction == session_.project().construction);
       action->setFont(font);
@@ -109,8 +108,8 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
   units->setSpacing(0);
   mm_ = new QToolButton(this);
   in_ = new QToolButton(this);
-  mm_->setText(tr("mm"));
-  in_->setText(tr("in"));
+  mm_->setText(str(std::string(lengthUnit(UnitSystem::Metric))));
+  in_->setText(str(std::string(lengthUnit(UnitSystem::Inch))));
   mm_->setAccessibleName(tr("Millimetres and grams"));
   in_->setAccessibleName(tr("Inches and ounces"));
   for (QToolButton* b : {mm_, in_}) {
@@ -145,7 +144,7 @@ void TitleRail::refresh() {
   name_->setToolTip(full);
   size_->setText(tr("%1 high").arg(str(printLength(f.overallHeight, units))));
   length_->setText(tr("%1 at the shoulder").arg(str(printLength(f.shoulderHeight, units))));
-  const QString built = str(std::string(columna::name(session_.project().construction)));
+  const QString built = str(Name(columna::name(session_.project().construction)));
   construction_->setText(QFontMetrics(typeface(13, QFont::DemiBold))
                              .elidedText(built, Qt::ElideRight, px(textScale() > 1.3 ? 90 : 220)) +
                          QStringLiteral(" ▾"));

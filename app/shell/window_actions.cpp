@@ -128,7 +128,8 @@ void MainWindow::makeKeys() {
 bool MainWindow::savePdf(const QString& given, Paper paper) {
   session_.finishSolid();
   if (!given.isEmpty())
-    return writeSheet(given, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper));
+    return writeSheet(given, trueSizeSheet(session_.project(), session_.plan(), session_.catalog(), paper, {},
+                                           &windowLanguage()));
   SheetChoice choice(session_, tr("Save as PDF…"), this);
   if (choice.exec() != QDialog::Accepted) return false;
   const QString proposal = lastFolder() + u'/' + asFileName(QString::fromStdString(session_.project().name)) +
@@ -168,14 +169,14 @@ void MainWindow::find() {
   const Plan& plan = session_.plan();
   entries.push_back({tr("Whole figure"), tr("part"), [this] { session_.select(-1); }});
   for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
-    entries.push_back({QString::fromStdString(plan.figure->limbs[l].name), tr("part"),
+    entries.push_back({str(Name(plan.figure->limbs[l].name)), tr("part"),
                        [this, l] { session_.select(static_cast<int>(l)); }});
   for (const auto& stage : stages_)
     entries.push_back({stage->title(), tr("stage"), [this, id = stage->id()] { session_.setStage(id); }});
   for (const auto& stage : stages_)
     for (FindEntry& each : stage->finds()) entries.push_back(std::move(each));
   for (const Finding& f : plan.findings)
-    entries.push_back({QString::fromStdString(f.brief), tr("to look at"), [this, where = f.where] {
+    entries.push_back({str(f.brief, session_.units()), tr("to look at"), [this, where = f.where] {
                          session_.select(session_.plan().figure->limb(where).value_or(-1));
                        }});
   for (QAction* action : menu_->actions())
@@ -220,7 +221,7 @@ void MainWindow::exportBody(QString path) {
   if (!watcher.isFinished()) loop.exec();
   dialog.reset();
   if (const auto problem = watcher.result())
-    session_.refuse(sentence(*problem));
+    session_.refuse(sentence(*problem, session_.units()));
   else
     session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
@@ -243,7 +244,7 @@ void MainWindow::saveWire(QString path) {
     return;
   }
   if (const auto problem = writeAtomically(path.toStdString(), text))
-    session_.refuse(sentence(*problem));
+    session_.refuse(sentence(*problem, session_.units()));
   else
     session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }

@@ -85,17 +85,19 @@ void RemedyList::show_() {
   size_t shown = 0;
   for (const RemedyOffer& r : answer.found) {
     if (shown++ == kMostShown) break;
-    const QString words = (r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words);
+    const QString words = (r.mends ? QStringLiteral("✓ ") : QString()) + str(r.words, session_.units());
     auto* take = new QPushButton(list_);
     // The card is narrow; a long change is told whole in its tip.
     take->setText(QFontMetrics(take->font()).elidedText(words, Qt::ElideRight, px(216)));
     take->setAccessibleName(words);
-    take->setToolTip(tr("%1: %2").arg(str(r.words), r.mends ? tr("mends it") : tr("betters it")));
+    take->setToolTip(
+        tr("%1: %2").arg(str(r.words, session_.units()), r.mends ? tr("mends it") : tr("betters it")));
     auto* result = textLabel(list_, 13, QFont::Normal);
-    result->setText(str(r.result));
+    result->setText(str(r.result, session_.units()));
     setFaint(result);
-    connect(take, &QPushButton::clicked, this,
-            [this, r] { session_.edit(str(r.words), [&r](Project& p) { p = r.project; }); });
+    connect(take, &QPushButton::clicked, this, [this, r] {
+      session_.edit(str(r.words, session_.units()), [&r](Project& p) { p = r.project; });
+    });
     layout->addWidget(take, 0, Qt::AlignLeft);
     layout->addWidget(result);
   }

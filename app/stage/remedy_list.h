@@ -17,7 +17,7 @@ namespace columna {
 
 /// A change that was tried.
 struct RemedyOffer {
-  std::string words, result;
+  Said words, result;
   bool mends = false;
   Project project; ///< with it made
 };

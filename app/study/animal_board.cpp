@@ -1,5 +1,7 @@
 #include "study/animal_board.h"
 
+#include "kit/say.h"
+
 #include "anatomy/sizing.h"
 #include "theme/theme.h"
 
@@ -30,7 +32,10 @@ protected:
     for (const PatternTile* tile : tiles_) {
       if (tile->pattern().family == family) continue;
       family = tile->pattern().family;
-      QString words = QString::fromStdString(family).replace(u'-', u' ').replace(u'_', u' ');
+      std::string plain = family;
+      std::replace(plain.begin(), plain.end(), '-', ' ');
+      std::replace(plain.begin(), plain.end(), '_', ' ');
+      QString words = str(Name(plain));
       if (!words.isEmpty()) words[0] = words[0].toUpper();
       p.setFont(typeface(13, QFont::DemiBold));
       p.setPen(t.faint);

@@ -129,7 +129,7 @@ void CharacterPanel::typed(size_t index) {
   QString text = field->text();
   const auto number = parseNumber(text.remove(u'×').remove(u'%').trimmed().toStdString());
   if (!number) {
-    session_.refuse(sentence(number.problem()));
+    session_.refuse(sentence(number.problem(), session_.units()));
     refresh();
     return;
   }

@@ -1,6 +1,7 @@
 #include "study/compare_panel.h"
 
 #include "kit/parts.h"
+#include "kit/say.h"
 #include "kit/verdict_mark.h"
 #include "mat/figure_painter.h"
 #include "theme/theme.h"
@@ -23,11 +24,12 @@ RatioRows::RatioRows(QWidget* parent) : QWidget(parent) {
   setAccessibleName(tr("Ratios against the animal"));
 }
 
-void RatioRows::set(std::vector<Proportion> rows) {
+void RatioRows::set(std::vector<Proportion> rows, UnitSystem units) {
   rows_ = std::move(rows);
+  units_ = units;
   setMinimumHeight(px(kRow) * static_cast<int>(rows_.size()));
   QStringList said;
-  for (const Proportion& r : rows_) said << QString::fromStdString(r.words + ": " + r.sentence);
+  for (const Proportion& r : rows_) said << str(say("{}: {}", Name(r.words), r.sentence), units_);
   setAccessibleDescription(said.join(QStringLiteral("; ")));
   update();
 }
@@ -45,8 +47,7 @@ void RatioRows::paintEvent(QPaintEvent* /*event*/) {
     const double middle = y + px(kRow) / 2.0;
     p.setFont(typeface(13));
     p.setPen(t.ink);
-    p.drawText(QRectF(0, y, name, px(kRow)), Qt::AlignLeft | Qt::AlignVCenter,
-               QString::fromStdString(r.words));
+    p.drawText(QRectF(0, y, name, px(kRow)), Qt::AlignLeft | Qt::AlignVCenter, str(Name(r.words)));
     p.drawText(QRectF(name, y, value, px(kRow)), Qt::AlignRight | Qt::AlignVCenter,
                QString::fromStdString(printNumber(r.value, 2)));
     // The bar runs from half to one and a half of the animal's ratio; its range is filled.
@@ -62,7 +63,7 @@ void RatioRows::paintEvent(QPaintEvent* /*event*/) {
     paintVerdict(p, QPointF(x + bar + px(22), middle), px(6), r.verdict == 0 ? Level::Good : Level::Doubtful);
     p.setPen(r.verdict == 0 ? t.faint : t.ink);
     p.drawText(QRectF(x + bar + px(36), y, width() - x - bar - px(36), px(kRow)),
-               Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(r.sentence));
+               Qt::AlignLeft | Qt::AlignVCenter, str(r.sentence, units_));
   }
 }
 
@@ -79,7 +80,7 @@ ComparePanel::ComparePanel(Session& session, StudyView& study, QWidget* parent)
   with_->setAccessibleName(tr("Animal to compare with"));
   with_->setFixedWidth(px(170));
   for (const Pattern& pattern : session_.catalog().patterns)
-    with_->addItem(QString::fromStdString(pattern.name), QString::fromStdString(pattern.id));
+    with_->addItem(str(Name(pattern.name)), QString::fromStdString(pattern.id));
   auto* words = textLabel(this, 12, QFont::Normal);
   words->setText(tr("trunk on trunk, dashed; ranges are an estimate"));
   words->setFixedWidth(px(170));
@@ -107,7 +108,8 @@ void ComparePanel::refresh() {
   const Pattern* other = session_.catalog().pattern(study_.compared().toStdString());
   if (!other) return;
   with_->setCurrentIndex(with_->findData(study_.compared()));
-  ratios_->set(proportions(session_.plan().figure, figureAtScale(*other, session_.plan().figure->scale)));
+  ratios_->set(proportions(session_.plan().figure, figureAtScale(*other, session_.plan().figure->scale)),
+               session_.units());
 }
 
 } // namespace columna

@@ -16,7 +16,7 @@ class RatioRows : public QWidget {
   Q_OBJECT
 public:
   explicit RatioRows(QWidget* parent);
-  void set(std::vector<Proportion> rows);
+  void set(std::vector<Proportion> rows, UnitSystem units);
   [[nodiscard]] const std::vector<Proportion>& rows() const { return rows_; }
 
 protected:
@@ -24,6 +24,7 @@ protected:
 
 private:
   std::vector<Proportion> rows_;
+  UnitSystem units_ = UnitSystem::Metric;
 };
 
 class ComparePanel : public QWidget {

@@ -1,5 +1,6 @@
 #include "study/gallery.h"
 
+#include "kit/say.h"
 #include "kit/settings.h"
 #include "mat/shape.h"
 #include "pose/pose.h"
@@ -57,15 +58,15 @@ const QPainterPath& handShape() {
 PatternTile::PatternTile(const Pattern& pattern, Session& session, QWidget* parent, double height)
     : QAbstractButton(parent), id_(QString::fromStdString(pattern.id)), made_(height), pattern_(pattern),
       session_(session) {
-  setText(QString::fromStdString(pattern.name));
+  setText(str(Name(pattern.name)));
   setCheckable(true);
   setFocusPolicy(Qt::TabFocus);
   setCursor(Qt::PointingHandCursor);
   life_ = pattern.lifeMm < 1000
-              ? tr("%1 mm in life").arg(qRound(pattern.lifeMm))
-              : tr("%1 m in life").arg(QString::fromStdString(printNumber(pattern.lifeMm / 1000, 2)));
-  setToolTip(QString::fromStdString(pattern.about));
-  setAccessibleName(tr("%1: %2").arg(text(), QString::fromStdString(pattern.about)));
+              ? tr("%1 in life").arg(str(Length(pattern.lifeMm, 0), session.units()))
+              : tr("%1 in life").arg(str(Length(pattern.lifeMm, 2).metres(), session.units()));
+  setToolTip(str(Name(pattern.about)));
+  setAccessibleName(tr("%1: %2").arg(text(), str(Name(pattern.about))));
 }
 
 QSize PatternTile::sizeHint() const { return {px(150), px(126)}; }
@@ -151,8 +152,11 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
     families.insert(pattern.family);
     constructions.insert(pattern.suits.begin(), pattern.suits.end());
   }
-  for (const std::string& f : families) family_->addItem(capital(words(f)), QString::fromStdString(f));
-  for (const std::string& c : constructions) suits_->addItem(capital(words(c)), QString::fromStdString(c));
+  for (const std::string& f : families)
+    family_->addItem(capital(str(Name(words(f).toStdString()))), QString::fromStdString(f));
+  for (const std::string& c : constructions)
+    if (const auto known = construction(c))
+      suits_->addItem(capital(str(Name(name(*known)))), QString::fromStdString(c));
   order();
   connect(filter_, &QLineEdit::textChanged, this, &Gallery::refresh);
   for (QComboBox* box : {family_, suits_})

@@ -35,15 +35,15 @@ void MadePanel::rebuild() {
   for (const FigureLimb& limb : session_.plan().figure->limbs) {
     if (limb.side < 0) continue;
     Row row;
-    row.limb = str(limb.family);
+    row.limb = str(limb.family); // its id
     row.name = textLabel(this, 13, QFont::Normal, false);
-    QString name = limb.side == 0 ? str(limb.name) : tr("%1, either").arg(str(limb.family));
+    QString name = limb.side == 0 ? str(Name(limb.name)) : tr("%1, either").arg(str(Name(limb.part)));
     name[0] = name[0].toUpper();
     row.name->setText(name);
     row.length = new QLineEdit(this);
-    row.length->setAccessibleName(tr("Length of the made %1").arg(row.limb));
+    row.length->setAccessibleName(tr("Length of the made %1").arg(str(Name(limb.part))));
     row.across = new QLineEdit(this);
-    row.across->setAccessibleName(tr("Width of the made %1").arg(row.limb));
+    row.across->setAccessibleName(tr("Width of the made %1").arg(str(Name(limb.part))));
     for (QLineEdit* field : {row.length, row.across}) {
       field->setFixedWidth(px(120));
       connect(field, &QLineEdit::editingFinished, this, [this, limbId = row.limb] { typed(limbId); });
@@ -77,7 +77,7 @@ void MadePanel::typed(const QString& limb) {
       if (fields[i]->text().trimmed().isEmpty()) continue;
       const auto mm = parseLength(fields[i]->text().toStdString(), session_.units());
       if (!mm) {
-        session_.refuse(sentence(mm.problem()));
+        session_.refuse(sentence(mm.problem(), session_.units()));
         refresh();
         return;
       }
@@ -129,7 +129,7 @@ void MadePanel::refresh() {
     row.out->setVisible(mine != nullptr);
     QString words;
     for (const MadeResidual& r : plan.made->residuals)
-      if (r.limb == row.limb.toStdString()) words = str(r.words);
+      if (r.limb == row.limb.toStdString()) words = str(r.words, session_.units());
     if (mine) words += tr(", measured %1").arg(str(mine->date));
     row.words->setText(words);
     row.words->setStyleSheet(

@@ -139,7 +139,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QW
     if (meter_->stop)
       session_.note(tr("Reading was stopped; nothing was changed."));
     else if (!read)
-      session_.refuse(sentence(read.problem()));
+      session_.refuse(sentence(read.problem(), session_.units()));
     else if (!study_.addPhoto(loadingView_, read->jpeg, read->image))
       emit loaded();
     refresh();
@@ -210,8 +210,9 @@ void PhotoPanel::refresh() {
   const std::string next = study_.nextLandmark();
   if (study_.photoTool() == PhotoTool::Landmarks)
     prompt_->setText(
-        next.empty() ? tr("Every landmark is placed")
-                     : tr("Click: %1").arg(str(landmarkWords(session_.plan().pattern, next, photo.view))));
+        next.empty()
+            ? tr("Every landmark is placed")
+            : tr("Click: %1").arg(str(Name(landmarkWords(session_.plan().pattern, next, photo.view)))));
   else
     prompt_->setText(study_.photoTool() == PhotoTool::Straighten ? tr("Draw a line that is level or upright")
                      : study_.photoTool() == PhotoTool::Tall     ? tr("Draw from the ground to the top")
@@ -219,7 +220,7 @@ void PhotoPanel::refresh() {
   const auto fit = fitSimilarity(session_.plan().pattern, photo);
   const bool begun = photo.landmarks.size() >= 2;
   trouble_->setText(fit     ? tr("%1 placed; the dotted ones only want dragging").arg(photo.landmarks.size())
-                    : begun ? sentence(fit.problem())
+                    : begun ? sentence(fit.problem(), session_.units())
                             : tr("after two, the rest are proposed"));
   accept_->setEnabled(fit.ok() && !next.empty());
   skip_->setEnabled(!next.empty());
@@ -236,7 +237,8 @@ void PhotoPanel::fillBones() {
   Shape character;
   character.character = session_.project().shape.character;
   for (const TracedBone& t : traceBones(shaped(*animal, character), session_.project().photos)) {
-    QString name = str(t.bone);
+    const PatternBone* bone = animal->bone(t.bone);
+    QString name = str(Name(bone ? bone->name : t.bone));
     if (t.side != 0) name = (t.side > 0 ? tr("left %1") : tr("right %1")).arg(name);
     QString text = tr("%1   %2 %").arg(name).arg(qRound(t.ratio * 100));
     if (!t.reliable) text += tr("  points at the camera");
@@ -275,7 +277,7 @@ void PhotoPanel::acceptProposed() {
   Photo& photo = photos[static_cast<size_t>(index)];
   const auto proposed = proposeLandmarks(session_.plan().pattern, photo);
   if (!proposed) {
-    session_.refuse(sentence(proposed.problem()));
+    session_.refuse(sentence(proposed.problem(), session_.units()));
     return;
   }
   for (const auto& [joint, at] : *proposed)
@@ -288,7 +290,7 @@ void PhotoPanel::knownLength() {
   const int index = study_.photoIndex();
   if (!mm || !(*mm > 0)) {
     session_.refuse(mm ? tr("A line of no length settles nothing; give its length on the figure.")
-                       : sentence(mm.problem()));
+                       : sentence(mm.problem(), session_.units()));
     return;
   }
   if (index < 0 || layer_->lineLength() <= 0) return;

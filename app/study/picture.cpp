@@ -5,8 +5,6 @@
 #include <QFileInfo>
 #include <QImageReader>
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna {
@@ -59,43 +57,42 @@ bool wholeChunks(QFile& file) {
 
 Result<Picture> readPicture(const QString& path, PictureProgress* progress) {
   const std::string name = QFileInfo(path).fileName().toStdString();
-  if (!QFileInfo::exists(path)) return Problem{"the picture is not there", name, "check the name"};
+  if (!QFileInfo::exists(path)) return Problem{say("the picture is not there"), name, say("check the name")};
   MeteredFile file(path, progress);
   if (!file.open(QIODevice::ReadOnly))
-    return Problem{"the picture cannot be read", name, "check who may read it"};
+    return Problem{say("the picture cannot be read"), name, say("check who may read it")};
   QImageReader reader(&file);
-  const Problem stopped{"reading was stopped", name, "nothing was changed"};
+  const Problem stopped{say("reading was stopped"), name, say("nothing was changed")};
   const auto stop = [progress] { return progress && progress->stop; };
   reader.setDecideFormatFromContent(true);
   reader.setAutoTransform(true);
   const QByteArray format = reader.format();
   constexpr std::array<const char*, 4> known{"png", "jpeg", "webp", "tiff"};
   if (std::none_of(known.begin(), known.end(), [&](const char* f) { return format == f; }))
-    return Problem{"it is not a picture this program reads", name, "give a PNG, JPEG, WebP or TIFF"};
+    return Problem{say("it is not a picture this program reads"), name,
+                   say("give a PNG, JPEG, WebP or TIFF")};
   if (QFile chunks(path); format == "png" && chunks.open(QIODevice::ReadOnly) && !wholeChunks(chunks))
-    return Problem{"the picture is damaged", name, "save it anew and try again"};
+    return Problem{say("the picture is damaged"), name, say("save it anew and try again")};
   const QSize size = reader.size();
-  if (!size.isValid()) return Problem{"the picture is damaged", name, "save it anew and try again"};
+  if (!size.isValid()) return Problem{say("the picture is damaged"), name, say("save it anew and try again")};
   const int least = std::min(size.width(), size.height());
   const int most = std::max(size.width(), size.height());
   if (least * kLongest < most)
-    return Problem{fmt::format("a picture of {} x {} pixels is a strip", size.width(), size.height()), name,
-                   "give one that shows the whole animal"};
+    return Problem{say("a picture of {} x {} pixels is a strip", size.width(), size.height()), name,
+                   say("give one that shows the whole animal")};
   if (least < kSmallest)
-    return Problem{
-        fmt::format("a picture of {} x {} pixels has nothing to trace", size.width(), size.height()), name,
-        fmt::format("give one of {} pixels or more", kSmallest)};
+    return Problem{say("a picture of {} x {} pixels has nothing to trace", size.width(), size.height()), name,
+                   say("give one of {} pixels or more", kSmallest)};
   if (static_cast<qint64>(size.width()) * size.height() > kMostPixels)
-    return Problem{
-        fmt::format("a picture of {} x {} pixels is too large to open", size.width(), size.height()), name,
-        "save it smaller"};
+    return Problem{say("a picture of {} x {} pixels is too large to open", size.width(), size.height()), name,
+                   say("save it smaller")};
   // Qt refuses what would take more than its usual 128 MB; what is over is bounded above.
   QImageReader::setAllocationLimit(2048);
   if (most > kPicturePixels)
     reader.setScaledSize(size.scaled(kPicturePixels, kPicturePixels, Qt::KeepAspectRatio));
   QImage image = reader.read();
   if (stop()) return stopped;
-  if (image.isNull()) return Problem{"the picture is damaged", name, "save it anew and try again"};
+  if (image.isNull()) return Problem{say("the picture is damaged"), name, say("save it anew and try again")};
   if (image.hasAlphaChannel()) {
     QImage flat(image.size(), QImage::Format_RGB32);
     flat.fill(Qt::white);
@@ -116,7 +113,7 @@ Result<Picture> readPicture(const QString& path, PictureProgress* progress) {
     QBuffer buffer(&out.jpeg);
     buffer.open(QIODevice::WriteOnly);
     if (!image.save(&buffer, "JPEG", quality))
-      return Problem{"the picture cannot be packed", name, "save it as JPEG first"};
+      return Problem{say("the picture cannot be packed"), name, say("save it as JPEG first")};
     if (out.jpeg.size() <= kPictureBytes) break;
   }
   // What is traced is what the file will give back.

@@ -31,11 +31,11 @@ void ScaleChart::set(const ScaleStudy& study, bool behind, UnitSystem units) {
         *std::min_element(study_.rows.begin(), study_.rows.end(), [&](const ScaleRow& a, const ScaleRow& b) {
           return std::abs(a.height - study_.height) < std::abs(b.height - study_.height);
         });
-    setAccessibleDescription(tr("at %1: wire to %2 mm, wool %3, weight %4, %5 hours")
-                                 .arg(str(printLength(now.height, units_)), str(printNumber(now.thickest, 2)),
-                                      str(printMass(now.core + now.coat, units_)),
-                                      str(printMass(now.weight, units_)))
-                                 .arg(qRound(now.hours)));
+    setAccessibleDescription(
+        tr("at %1: wire to %2, wool %3, weight %4, %5 hours")
+            .arg(str(printLength(now.height, units_)), str(printLength(now.thickest, units_, 2)),
+                 str(printMass(now.core + now.coat, units_)), str(printMass(now.weight, units_)))
+            .arg(qRound(now.hours)));
   }
   update();
 }
@@ -130,8 +130,8 @@ ScalePanel::ScalePanel(Session& session, StudyView& study, QWidget* parent)
     left->addWidget(field);
     connect(field, &QLineEdit::returnPressed, this, [this, core] { solve(core); });
   };
-  ask(tr("What height with core wool of"), tr("40 g, then Return"), wool_, true);
-  ask(tr("What height with one wire of"), tr("900 mm, then Return"), wire_, false);
+  ask(tr("What height with core wool of"), QString(), wool_, true);
+  ask(tr("What height with one wire of"), QString(), wire_, false);
   left->addStretch();
   row->addLayout(left);
   auto* right = new QVBoxLayout;
@@ -158,7 +158,13 @@ ScalePanel::~ScalePanel() {
 
 void ScalePanel::showEvent(QShowEvent* /*event*/) { changed(); }
 
+void ScalePanel::examples() {
+  wool_->setPlaceholderText(tr("%1, then Return").arg(str(Mass(40), session_.units())));
+  wire_->setPlaceholderText(tr("%1, then Return").arg(str(Length(900, 0), session_.units())));
+}
+
 void ScalePanel::changed() {
+  examples();
   if (!isVisible()) return;
   behind_ = true;
   if (stop_) *stop_ = true;
@@ -178,7 +184,7 @@ void ScalePanel::start() {
     out.rows = scaleChart(project, *catalog, now, stop.get());
     out.small = smallParts(project, *catalog, now, stop.get());
     for (const FigureLimb& limb : now.figure->limbs)
-      out.names.push_back(str(limb.twin < 0 ? limb.name : limb.family));
+      out.names.push_back(str(Name(limb.twin < 0 ? limb.name : limb.part)));
     return out;
   }));
 }
@@ -209,7 +215,7 @@ void ScalePanel::solve(bool core) {
   const auto amount = core ? parseMass(field->text().toStdString(), session_.units())
                            : parseLength(field->text().toStdString(), session_.units());
   if (!amount) {
-    session_.refuse(sentence(amount.problem()));
+    session_.refuse(sentence(amount.problem(), session_.units()));
     return;
   }
   if (solving_.isRunning()) return; // the one before is soon found
@@ -229,7 +235,7 @@ void ScalePanel::solved() {
   if (height)
     changes::setSizing(session_, {SizeBy::OverallHeight, *height, {}}, solvedName_);
   else
-    session_.refuse(sentence(height.problem()));
+    session_.refuse(sentence(height.problem(), session_.units()));
 }
 
 } // namespace columna

@@ -59,6 +59,7 @@ protected:
 
 private:
   void changed();
+  void examples(); ///< in the fields, in the maker's units
   void start();
   void done();
   void solve(bool core);

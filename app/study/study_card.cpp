@@ -1,5 +1,7 @@
 #include "study/study_card.h"
 
+#include "anatomy/size_working.h"
+
 #include "kit/say.h"
 #include "session/changes.h"
 #include "study/ring_grips.h"
@@ -18,7 +20,7 @@ namespace {
 /// A figure higher than its body is long by so much has more to it than "body" says.
 constexpr double kMoreThanBody = 1.3;
 
-QString say(double mm, UnitSystem units) { return str(printLength(mm, units)); }
+QString shown(double mm, UnitSystem units) { return str(printLength(mm, units)); }
 
 /// What the tape reads round the middle of a bone.
 double middleGirth(const Figure& f, int bone) {
@@ -89,14 +91,13 @@ StudyCard::StudyCard(Session& session, QWidget* parent) : CardPage(parent), sess
   whyGirth_ = new Why(limb_);
   part->addWidget(whyGirth_);
   auto* by = new QHBoxLayout;
-  auto* words = textLabel(limb_, 13, QFont::Normal, false);
+  auto* words = textLabel(limb_, 13, QFont::Normal); // on two lines in a longer language
   words->setText(tr("size the figure by it"));
   QLineEdit* limbField = fields_[static_cast<size_t>(SizeBy::Limb)];
   limbField->setParent(limb_);
   limbField->setFixedWidth(frame(110));
   words->setBuddy(limbField);
-  by->addWidget(words);
-  by->addStretch();
+  by->addWidget(words, 1);
   by->addWidget(limbField);
   part->addLayout(by);
   part->addWidget(ruleLine(limb_));
@@ -130,7 +131,7 @@ void StudyCard::typed(SizeBy by) {
   const auto size = by == SizeBy::Scale ? parseScale(field->text().toStdString())
                                         : parseLength(field->text().toStdString(), session_.units());
   if (!size) {
-    tell(sentence(size.problem()));
+    tell(sentence(size.problem(), session_.units()));
     return;
   }
   Sizing sizing{by, *size, {}};
@@ -158,11 +159,12 @@ void StudyCard::refreshFigure() {
   const Figure& f = plan.figure;
   const UnitSystem units = session_.units();
   // Of an upright animal the body is the trunk alone: what that makes of the whole is said with it.
-  const QString body = f.overallHeight > kMoreThanBody * f.bodyLength
-                           ? tr("%1; %2 high in all").arg(str(f.bodyMeans), say(f.overallHeight, units))
-                           : str(f.bodyMeans);
+  const QString body =
+      f.overallHeight > kMoreThanBody * f.bodyLength
+          ? tr("%1; %2 high in all").arg(str(Name(f.bodyMeans)), shown(f.overallHeight, units))
+          : str(Name(f.bodyMeans));
   const std::array<QString, 6> means{tr("ground to the highest point"),
-                                     str(f.shoulderMeans),
+                                     str(Name(f.shoulderMeans)),
                                      body,
                                      tr("from the neck to the tip, along its bones"),
                                      {},
@@ -173,28 +175,18 @@ void StudyCard::refreshFigure() {
     const double value = lengthOf(f, plan.pattern, by);
     if (!fields_[i]->hasFocus() || !fields_[i]->isModified())
       fields_[i]->setText(by == SizeBy::Scale ? tr("1 : %1").arg(str(printNumber(value, value < 10 ? 1 : 0)))
-                                              : say(value, units));
+                                              : shown(value, units));
     const bool settled = session_.project().size.by == by;
     means_[i]->setText(settled ? tr("settled: %1").arg(by == SizeBy::Scale ? tr("a share of life") : means[i])
                                : means[i]);
     means_[i]->setVisible(!means_[i]->text().isEmpty());
   }
-  const double share = lengthOf(f, plan.pattern, SizeBy::Scale);
   const Pattern& pattern = plan.pattern;
   const auto in = [&](double mm) { return printLength(mm, units); };
   life_->setText(tr("%1 in life: %2, from %3 to %4")
-                     .arg(str(pattern.lifeMeasure), str(in(pattern.lifeMm)), str(in(pattern.lifeLow)),
+                     .arg(str(Name(pattern.lifeMeasure)), str(in(pattern.lifeMm)), str(in(pattern.lifeLow)),
                           str(in(pattern.lifeHigh))));
-  Working w;
-  w.title = tr("why 1 : %1").arg(str(printNumber(share, share < 10 ? 1 : 0))).toStdString();
-  w.lines.push_back({pattern.lifeMeasure + " in life", {}, in(pattern.lifeMm)});
-  w.lines.push_back({"the same on this figure", printNumber(pattern.lifeModules, 3) + " × " + in(f.scale),
-                     in(pattern.lifeModules * f.scale)});
-  w.lines.push_back(
-      {{}, in(pattern.lifeMm) + " ÷ " + in(pattern.lifeModules * f.scale), "1 : " + printNumber(share, 1)});
-  w.source = pattern.moduleName + " is the module (" + pattern.moduleMeans +
-             "); the life size is a good estimate, animals differ.";
-  whyScale_->set(w);
+  whyScale_->set(scaleWorking(f, pattern), units);
 }
 
 void StudyCard::refreshLimb(int l) {
@@ -209,22 +201,11 @@ void StudyCard::refreshLimb(int l) {
   const auto widest = std::max_element(
       girths.begin(), girths.end(), [](const Girth& a, const Girth& b) { return a.finished < b.finished; });
   Working round = widest == girths.end() ? Working() : girthWorking(*widest);
-  round.title = tr("why %1 round").arg(girth_->figure()).toStdString();
-  whyGirth_->set(round);
-  Working w;
-  w.title = tr("why %1").arg(str(printLengthFigure(limb.length, units, 0))).toStdString();
-  for (const int b : limb.bones) {
-    const FigureBone& bone = f.bones[static_cast<size_t>(b)];
-    if (!bone.wire || limb.kind == LimbKind::Digits) continue;
-    w.lines.push_back({bone.name, printNumber(bone.length / f.scale, 4) + " × " + printNumber(f.scale, 2),
-                       printNumber(bone.length, 1) + " mm"});
-  }
-  w.lines.push_back({"end to end", {}, printNumber(limb.length, 1) + " mm"});
-  w.source = "Proportions in modules from the pattern and what was changed of it; one module is " +
-             printNumber(f.scale, 2) + " mm at this size.";
-  whyLength_->set(w);
+  if (widest != girths.end()) round.title = say("why {} round", Length(widest->finished, 0).figure());
+  whyGirth_->set(round, units);
+  whyLength_->set(lengthWorking(f, limb), units);
   QLineEdit* by = sizeField(SizeBy::Limb);
-  if (!by->hasFocus() || !by->isModified()) by->setText(say(limb.length, units));
+  if (!by->hasFocus() || !by->isModified()) by->setText(shown(limb.length, units));
   by->setEnabled(limb.length > 0);
   makeBones(l);
   const Figure& animal = plan.intended();
@@ -236,7 +217,7 @@ void StudyCard::refreshLimb(int l) {
     const bool longer = std::abs(bone.length / own - 1) > 5e-4;
     const bool thicker = ownGirth > 0 && std::abs(girth / ownGirth - 1) > 5e-4;
     const auto set = [&](QLineEdit* field, double mm, bool changed) {
-      if (!field->hasFocus() || !field->isModified()) field->setText(say(mm, units));
+      if (!field->hasFocus() || !field->isModified()) field->setText(shown(mm, units));
       field->setStyleSheet(
           changed ? QStringLiteral("font-weight: 600; border-color: %1;").arg(theme().woad.name())
                   : QString());
@@ -244,7 +225,7 @@ void StudyCard::refreshLimb(int l) {
     set(row.length, bone.length, longer);
     set(row.girth, girth, thicker);
     row.back->setVisible(longer || thicker);
-    row.back->setToolTip(tr("put back: %1 long, %2 round").arg(say(own, units), say(ownGirth, units)));
+    row.back->setToolTip(tr("put back: %1 long, %2 round").arg(shown(own, units), shown(ownGirth, units)));
   }
 }
 
@@ -270,7 +251,7 @@ void StudyCard::makeBones(int l) {
     BoneRow row;
     row.bone = b;
     row.name = textLabel(bones_, 13, QFont::Normal);
-    row.name->setText(str(bone.name));
+    row.name->setText(str(Name(bone.name)));
     row.length = new QLineEdit(bones_);
     row.length->setAccessibleName(tr("Length of the %1").arg(row.name->text()));
     row.girth = new QLineEdit(bones_);
@@ -298,7 +279,8 @@ void StudyCard::typedBone(size_t index) {
   QLineEdit* field = rows_[index].length;
   field->setModified(false);
   const auto mm = parseLength(field->text().toStdString(), session_.units());
-  tell(mm ? changes::setBoneLength(session_, rows_[index].bone, *mm) : std::optional(sentence(mm.problem())));
+  tell(mm ? changes::setBoneLength(session_, rows_[index].bone, *mm)
+          : std::optional(sentence(mm.problem(), session_.units())));
 }
 
 void StudyCard::typedGirth(size_t index) {
@@ -307,12 +289,12 @@ void StudyCard::typedGirth(size_t index) {
   field->setModified(false);
   const auto mm = parseLength(field->text().toStdString(), session_.units());
   if (!mm) {
-    tell(sentence(mm.problem()));
+    tell(sentence(mm.problem(), session_.units()));
     return;
   }
   const double now = middleGirth(session_.plan().figure, rows_[index].bone);
   if (!(*mm > 0) || !(now > 0)) {
-    tell(tr("A girth of %1 mm goes round nothing; give one above 0.").arg(*mm));
+    tell(tr("A girth of %1 goes round nothing; give one above 0.").arg(str(Length(*mm), session_.units())));
     return;
   }
   tell(changes::changeGirth(session_, rows_[index].bone, 1, *mm / now, *mm / now, 0));

@@ -2,10 +2,11 @@
 
 #include "edit/study_edit.h"
 #include "judge/pose_words.h"
+#include "kit/say.h"
+#include "session/changes.h"
 #include "study/ring_grips.h"
 #include "theme/theme.h"
 
-#include "session/changes.h"
 #include <QKeyEvent>
 
 #include <algorithm>
@@ -17,11 +18,10 @@ namespace {
 /// A joint of the pattern, or of one side of it, in the maker's words.
 QString jointName(const Plan& plan, const std::string& joint) {
   if (const auto own = plan.figure->jointNames.find(joint); own != plan.figure->jointNames.end())
-    return QString::fromStdString(own->second);
-  const auto named = plan.pattern->names.find(joint);
-  return named != plan.pattern->names.end()
-             ? QString::fromStdString(named->second)
-             : QString::fromStdString(joint).replace(u'_', u' ').replace(u'-', u' ');
+    return str(Name(own->second));
+  const auto known = plan.pattern->names.find(joint);
+  return known != plan.pattern->names.end() ? str(Name(known->second))
+                                            : str(Name(landmarkWords(plan.pattern, joint, View::Front)));
 }
 
 constexpr double kReach = 11; ///< pixels: how near a grip takes the hand
@@ -181,7 +181,7 @@ std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) con
 QString StudyLayer::nameOf(const Grip& grip) const {
   if (grip.kind == Grip::Kind::Ring)
     return tr("girth of the %1: drag to make it thicker or thinner")
-        .arg(QString::fromStdString(session_.plan().figure->bones[static_cast<size_t>(grip.bone)].name));
+        .arg(str(Name(session_.plan().figure->bones[static_cast<size_t>(grip.bone)].name)));
   return grip.kind == Grip::Kind::Joint ? tr("%1: drag to move it, with Shift all that hangs on it")
                                               .arg(jointName(session_.plan(), grip.joint))
                                         : jointName(session_.plan(), grip.joint);

@@ -53,8 +53,8 @@ std::vector<std::unique_ptr<MatLayer>> StudyStage::makeLayers(Mat& mat) {
 std::vector<FindEntry> StudyStage::finds() {
   std::vector<FindEntry> out;
   for (const Pattern& p : session_.catalog().patterns)
-    out.push_back(
-        {str(p.name), tr("animal"), [this, id = str(p.id)] { (void)changes::setPattern(session_, id); }});
+    out.push_back({str(Name(p.name)), tr("animal"),
+                   [this, id = str(p.id)] { (void)changes::setPattern(session_, id); }});
   return out;
 }
 

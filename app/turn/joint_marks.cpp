@@ -37,7 +37,7 @@ std::vector<int> posableJoints(const Plan& plan) {
   return out;
 }
 
-void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, int selected,
+void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, int selected, UnitSystem units,
                      const std::function<QPointF(const Vec3&)>& at) {
   const Theme& t = theme();
   const auto verdicts = byPoint(report);
@@ -69,7 +69,7 @@ void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, in
       // Beside the figure, away from its middle, a line leading to its joint; what it means is said next to
       // it.
       const double radius = px(mine ? 8 : 7);
-      const QString words = level == Level::Good ? QString() : str(joint->brief);
+      const QString words = level == Level::Good ? QString() : str(joint->brief, units);
       p.setFont(typeface(12, mine ? QFont::DemiBold : QFont::Normal));
       const double wide = words.isEmpty() ? 0 : QFontMetricsF(p.font()).horizontalAdvance(words) + px(5);
       const double away = std::atan2(place.y() - middle.y(), place.x() - middle.x());

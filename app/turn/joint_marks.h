@@ -16,6 +16,6 @@ namespace columna {
 /// Joints and their verdicts: a mark where it is doubtful or wrong, a small ring elsewhere; of the selected
 /// limb all are marked. `at` is where a place is painted.
 void paintJointMarks(QPainter& painter, const Plan& plan, const PoseReport& report, int selected,
-                     const std::function<QPointF(const Vec3&)>& at);
+                     UnitSystem units, const std::function<QPointF(const Vec3&)>& at);
 
 } // namespace columna

@@ -34,13 +34,17 @@ AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(pare
   };
   const auto& known = allowanceFields();
   for (size_t i = 0; i < known.size(); ++i) {
-    QLineEdit* field = add(static_cast<int>(i), tr(known[i].words), QString::fromUtf8(known[i].unit),
-                           tr("%1 to %2").arg(known[i].low).arg(known[i].high));
+    QLineEdit* field =
+        add(static_cast<int>(i), str(Name(known[i].words)),
+            isLength(known[i]) ? QString() : QString::fromUtf8(known[i].unit),
+            tr("%1 to %2").arg(shownOf(known[i], known[i].low), shownOf(known[i], known[i].high)));
     fields_.push_back(field);
     connect(field, &QLineEdit::editingFinished, this, [this, i] { typed(i); });
   }
-  handling_ =
-      add(static_cast<int>(known.size()), tr("longest wire to work with"), QString(), tr("1 mm to 100 m"));
+  handling_ = add(static_cast<int>(known.size()), tr("longest wire to work with"), QString(),
+                  tr("%1 to %2")
+                      .arg(str(Length(limits::kLeastHandling, 0), session_.units()),
+                           str(Length(limits::kMostHandling).metres(), session_.units())));
   connect(handling_, &QLineEdit::editingFinished, this, &AllowancePanel::typedHandling);
   usual_ = new QPushButton(tr("The usual ones"), this);
   grid->addWidget(usual_, 3, 6, 1, 2);
@@ -67,10 +71,16 @@ std::string AllowancePanel::pieceName() const {
   return p < 0 ? std::string() : session_.plan().pieces[static_cast<size_t>(p)].name;
 }
 
+bool AllowancePanel::isLength(const AllowanceField& field) { return std::string_view(field.unit) == "mm"; }
+
+QString AllowancePanel::shownOf(const AllowanceField& field, double value) const {
+  return isLength(field) ? str(Length(value, 1), session_.units()) : str(printNumber(value, 1));
+}
+
 void AllowancePanel::refresh() {
   const std::string name = pieceName();
   piece_->setVisible(!name.empty());
-  piece_->setText(tr("for the piece “%1” alone").arg(str(name)));
+  piece_->setText(tr("for the piece “%1” alone").arg(str(Name(name))));
   const Project& p = session_.project();
   const auto own = p.pieceAllow.find(name);
   const Allowances& allow =
@@ -78,7 +88,8 @@ void AllowancePanel::refresh() {
   const Allowances usual;
   for (size_t i = 0; i < fields_.size(); ++i) {
     const double value = allow.*allowanceFields()[i].value;
-    if (!fields_[i]->hasFocus() || !fields_[i]->isModified()) fields_[i]->setText(str(printNumber(value, 1)));
+    if (!fields_[i]->hasFocus() || !fields_[i]->isModified())
+      fields_[i]->setText(shownOf(allowanceFields()[i], value));
     const bool changed = value != usual.*allowanceFields()[i].value;
     fields_[i]->setStyleSheet(changed ? QStringLiteral("border: 2px solid %1;").arg(theme().woad.name())
                                       : QString());
@@ -93,13 +104,11 @@ void AllowancePanel::typed(size_t index) {
   field->setModified(false);
   const AllowanceField& f = allowanceFields()[index];
   const std::string piece = piece_->isChecked() ? pieceName() : std::string();
-  bool ok = false;
-  const double value = field->text().trimmed().replace(u',', u'.').toDouble(&ok);
-  const auto refusal =
-      ok ? session_.apply(tr("allowance: %1").arg(tr(f.words)),
-                          edit::allowanceSet(session_.project(), piece, f, value))
-         : std::optional(session_.refuse(
-               tr("“%1” is no such allowance; give %2 to %3.").arg(field->text()).arg(f.low).arg(f.high)));
+  const std::string text = field->text().trimmed().toStdString();
+  const auto value = isLength(f) ? parseLength(text, session_.units()) : parseNumber(text);
+  const auto refusal = value ? session_.apply(tr("allowance: %1").arg(str(Name(f.words))),
+                                              edit::allowanceSet(session_.project(), piece, f, *value))
+                             : std::optional(session_.refuse(sentence(value.problem(), session_.units())));
   if (refusal) refresh();
 }
 
@@ -108,7 +117,7 @@ void AllowancePanel::typedHandling() {
   handling_->setModified(false);
   const auto mm = parseLength(handling_->text().toStdString(), session_.units());
   const auto refusal = mm ? session_.apply(tr("longest wire"), edit::handlingSet(session_.project(), *mm))
-                          : std::optional(session_.refuse(sentence(mm.problem())));
+                          : std::optional(session_.refuse(sentence(mm.problem(), session_.units())));
   if (refusal) refresh();
 }
 

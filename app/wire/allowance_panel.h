@@ -2,6 +2,7 @@
 #pragma once
 
 #include "session/session.h"
+#include "wire/allowance.h"
 
 #include <QWidget>
 
@@ -26,6 +27,9 @@ protected:
   void showEvent(QShowEvent* event) override;
 
 private:
+  static bool isLength(const AllowanceField& field);
+  /// In the maker's units.
+  [[nodiscard]] QString shownOf(const AllowanceField& field, double value) const;
   void refresh();
   void typed(size_t index);
   void typedHandling();

@@ -82,7 +82,7 @@ void BendPanel::refresh() {
   const int before = chooser_->currentIndex();
   chooser_->clear();
   for (const Piece& piece : plan.pieces)
-    chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(piece.name)));
+    chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(Name(piece.name))));
   int at = session_.selected() >= 0 ? plan.pieceOf(session_.selected()) : before;
   at = std::clamp(at, plan.pieces.empty() ? -1 : 0, static_cast<int>(plan.pieces.size()) - 1);
   chooser_->setCurrentIndex(at);
@@ -108,7 +108,7 @@ void BendPanel::fill() {
   const auto length = [&](double mm) { return str(printLengthFigure(mm, units, 1)); };
   const auto angle = [](const std::optional<double>& a) { return a ? str(printAngle(*a)) : QString(); };
   for (const BendRow& row : bendTable(plan.skeleton, piece)) {
-    QString what = str(row.point);
+    QString what = str(Name(row.point));
     if (row.kind == BendRow::Kind::Fold) what = tr("fold at %1").arg(what);
     if (row.kind == BendRow::Kind::Twist)
       what = tr("twist to %1, %2 turns").arg(length(row.to), str(printNumber(row.turns, 0)));
@@ -118,7 +118,7 @@ void BendPanel::fill() {
   }
   for (const Feature& f : piece.features)
     if (f.kind != "bend" && f.kind != "twist" && f.kind != "waste" && f.kind != "fold")
-      lines.push_back({f.at, {length(f.at), str(f.note), {}, {}, {}, {}}});
+      lines.push_back({f.at, {length(f.at), str(f.note, units), {}, {}, {}, {}}});
   std::stable_sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.at < b.at; });
   table_->setRowCount(static_cast<int>(lines.size()));
   for (size_t r = 0; r < lines.size(); ++r)
@@ -142,7 +142,7 @@ void BendPanel::fill() {
       for (const int p : {s.a, s.b})
         if (std::find(points.begin(), points.end(), p) == points.end()) points.push_back(p);
     for (const int p : points) {
-      ends_[i]->addItem(str(plan.skeleton->points[static_cast<size_t>(p)].name), p);
+      ends_[i]->addItem(str(Name(plan.skeleton->points[static_cast<size_t>(p)].name)), p);
     }
     ends_[i]->setCurrentIndex(ends_[i]->findData(i == 0 ? piece.route.front() : piece.route.back()));
   }
@@ -164,7 +164,7 @@ void BendPanel::nextRoute() {
     for (size_t i = 0; i < choice.ways.size() && own != session_.project().routes.end(); ++i)
       if (choice.ways[i] == own->second) now = i;
     const size_t next = (now + 1) % choice.ways.size();
-    session_.edit(tr("route of %1").arg(str(group)), [&](Project& p) {
+    session_.edit(tr("route of %1").arg(str(Name(group))), [&](Project& p) {
       if (next == 0)
         p.routes.erase(group);
       else

@@ -67,8 +67,8 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   material_ = new QComboBox(this);
   material_->setAccessibleName(tr("Metal of the wire"));
   material_->setFixedWidth(px(140));
-  for (const Material& m : session_.catalog().materials) material_->addItem(str(m.name), str(m.id));
-  size_ = field(tr("Measured size"), tr("0.8 mm"), 80);
+  for (const Material& m : session_.catalog().materials) material_->addItem(str(Name(m.name)), str(m.id));
+  size_ = field(tr("Measured size"), QString(), 80);
   cover_ = field(tr("Cover all round"), tr("bare"), 60);
   length_ = field(tr("Straight length"), tr("coil"), 70);
   count_ = new QSpinBox(this);
@@ -108,9 +108,9 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   turns_->setRange(0, 200);
   turns_->setValue(20);
   turns_->setAccessibleName(tr("Close turns on a pencil"));
-  turnsLength_ = field(tr("Length of the turns"), tr("16.4 mm"), 66);
-  mass_ = field(tr("Mass hung at the tip"), tr("10 g"), 64);
-  overhang_ = field(tr("Length that sticks out"), tr("60 mm"), 66);
+  turnsLength_ = field(tr("Length of the turns"), QString(), 66);
+  mass_ = field(tr("Mass hung at the tip"), QString(), 64);
+  overhang_ = field(tr("Length that sticks out"), QString(), 66);
   tests->addWidget(small(tr("turns on a pencil")), 0, 0);
   tests->addWidget(turns_, 0, 1);
   tests->addWidget(small(tr("take")), 0, 2);
@@ -161,16 +161,20 @@ void DrawerPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 
 void DrawerPanel::refresh() {
   const Project& p = session_.project();
+  size_->setPlaceholderText(str(Length(0.8, 1), p.units));
+  turnsLength_->setPlaceholderText(str(Length(16.4, 1), p.units));
+  mass_->setPlaceholderText(str(Mass(10), p.units));
+  overhang_->setPlaceholderText(str(Length(60, 0), p.units));
   const int at = list_->currentRow();
   list_->clear();
   for (const OwnWire& w : p.drawer) {
     const Material* m = session_.catalog().material(w.material);
     QString text = QStringLiteral("%1: %2 %3")
                        .arg(str(w.name), str(printLength(w.diameter, p.units, 2)),
-                            m ? str(m->shortName) : str(w.material));
+                            m ? str(Name(m->shortName)) : str(w.material));
     text += w.length > 0 ? tr(", %1 × %2").arg(w.count).arg(str(printLength(w.length, p.units, 0)))
                          : tr(", coil");
-    if (w.yield) text += tr(", yields at %1 N/mm²").arg(str(printNumber(w.yield->value, 0)));
+    if (w.yield) text += tr(", yields at %1").arg(str(Stress(w.yield->value, 0), p.units));
     auto* item = new QListWidgetItem(text, list_);
     item->setToolTip(QStringLiteral("%1, %2").arg(str(printAwg(w.diameter)), str(printSwg(w.diameter))));
   }
@@ -190,23 +194,25 @@ void DrawerPanel::add() {
   OwnWire w;
   w.material = material_->currentData().toString().toStdString();
   const auto d = parseDiameter(size_->text().toStdString(), session_.units());
-  if (!d) return refuse(sentence(d.problem()));
+  if (!d) return refuse(sentence(d.problem(), session_.units()));
   if (*d < limits::kThinnestWire)
     return refuse(tr("A wire is at least %1 thick; measure it, or count turns on a stick.")
                       .arg(str(printLength(limits::kThinnestWire, session_.units()))));
   w.diameter = *d;
   if (!cover_->text().trimmed().isEmpty()) {
     const auto cover = parseLength(cover_->text().toStdString(), session_.units());
-    if (!cover) return refuse(sentence(cover.problem()));
+    if (!cover) return refuse(sentence(cover.problem(), session_.units()));
     if (*cover < 0 || *cover > limits::kMostCover)
-      return refuse(tr("A cover is 0 to 2 mm thick; measure it over and without."));
+      return refuse(tr("A cover is up to %1 thick; measure it over and without.")
+                        .arg(str(Length(limits::kMostCover, 0), session_.units())));
     w.cover = *cover;
   }
   if (!length_->text().trimmed().isEmpty()) {
     const auto length = parseLength(length_->text().toStdString(), session_.units());
-    if (!length) return refuse(sentence(length.problem()));
+    if (!length) return refuse(sentence(length.problem(), session_.units()));
     if (!(*length > 0 && *length <= limits::kLongestWire))
-      return refuse(tr("A straight length is above 0 and up to 1 km; leave it empty for a coil."));
+      return refuse(tr("A straight length is above 0 and up to %1; leave it empty for a coil.")
+                        .arg(str(Length(limits::kLongestWire).metres(), session_.units())));
     w.length = *length;
   }
   w.count = count_->value();
@@ -220,7 +226,7 @@ void DrawerPanel::count() {
   const auto length = parseLength(turnsLength_->text().toStdString(), session_.units());
   const auto d = length ? diameterByTurns(turns_->value(), *length) : Result<Estimate>(length.problem());
   if (!d) {
-    session_.refuse(sentence(d.problem()));
+    session_.refuse(sentence(d.problem(), session_.units()));
     return;
   }
   size_->setText(str(printLength(d->value, session_.units(), 2)));
@@ -239,20 +245,21 @@ void DrawerPanel::hang() {
   const auto grams = parseMass(mass_->text().toStdString(), session_.units());
   const auto length = parseLength(overhang_->text().toStdString(), session_.units());
   if (!grams || !length) {
-    session_.refuse(sentence(grams ? length.problem() : grams.problem()));
+    session_.refuse(sentence(grams ? length.problem() : grams.problem(), session_.units()));
     return;
   }
   const auto y =
       yieldByHangingMass(*grams, *length, session_.project().drawer[static_cast<size_t>(at)].diameter);
   if (!y) {
-    session_.refuse(sentence(y.problem()));
+    session_.refuse(sentence(y.problem(), session_.units()));
     return;
   }
   (void)session_.apply(tr("yield as tested"),
                        edit::wireTested(session_.project(), static_cast<size_t>(at), *y));
-  result_->setText(
-      tr("It yields at %1 N/mm², plausibly %2 to %3.")
-          .arg(str(printNumber(y->value, 0)), str(printNumber(y->low, 0)), str(printNumber(y->high, 0))));
+  result_->setText(tr("It yields at %1, plausibly %2 to %3.")
+                       .arg(str(Stress(y->value, 0), session_.units()),
+                            str(Stress(y->low, 0).figure(), session_.units()),
+                            str(Stress(y->high, 0).figure(), session_.units())));
 }
 
 } // namespace columna

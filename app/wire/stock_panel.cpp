@@ -61,11 +61,11 @@ QString StockPanel::sum() const {
     proven = proven && wire.cuts.proven;
   }
   const UnitSystem units = session_.units();
-  QString text = cuts == 1 ? tr("1 cut") : tr("%1 cuts").arg(cuts);
+  QString text = tr("%n cut(s)", nullptr, cuts);
   if (lengths > 0)
     text += tr(" from %1; %2 lost, %3 kept as offcuts")
-                .arg(lengths == 1 ? tr("1 straight length") : tr("%1 straight lengths").arg(lengths),
-                     str(printLength(waste, units, 0)), str(printLength(kept, units, 0)));
+                .arg(tr("%n straight length(s)", nullptr, lengths), str(printLength(waste, units, 0)),
+                     str(printLength(kept, units, 0)));
   else
     text += tr(", all off the coil");
   if (!proven) text += tr("; the best found in time");
@@ -106,7 +106,7 @@ void StockPanel::paintEvent(QPaintEvent* /*event*/) {
     p.setFont(typeface(13, QFont::DemiBold));
     p.drawText(QRectF(px(2), at.y - px(14), px(kLeft - 10), px(18)), Qt::AlignLeft | Qt::AlignVCenter,
                QStringLiteral("%1 %2").arg(str(printLength(wire.diameter, units, 2)),
-                                           material ? str(material->shortName) : QString()));
+                                           material ? str(Name(material->shortName)) : QString()));
     p.setPen(t.faint);
     p.setFont(typeface(12));
     const QString gauge = str(printAwg(wire.diameter));

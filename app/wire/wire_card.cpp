@@ -1,6 +1,7 @@
 #include "wire/wire_card.h"
 
 #include "edit/remedies.h"
+#include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "measure/gauge.h"
 #include "project/limits.h"
@@ -83,7 +84,6 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   sizeLabel->setText(tr("size"));
   diameter_ = new QLineEdit(this);
   diameter_->setAccessibleName(tr("Wire size"));
-  diameter_->setPlaceholderText(tr("1.2 mm, 18 awg, 18 swg"));
   auto* strandsLabel = textLabel(this, 13, QFont::Normal, false);
   strandsLabel->setText(tr("strands"));
   strands_ = new QComboBox(this);
@@ -103,8 +103,8 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   material_ = new QComboBox(this);
   material_->setAccessibleName(tr("Wire material"));
   for (const Material& m : session_.catalog().materials) {
-    material_->addItem(str(m.name), str(m.id));
-    material_->setItemData(material_->count() - 1, str(materialWords(m)), Qt::ToolTipRole);
+    material_->addItem(str(Name(m.name)), str(m.id));
+    material_->setItemData(material_->count() - 1, str(materialWords(m), session_.units()), Qt::ToolTipRole);
   }
   useLabel_ = textLabel(this, 13, QFont::Normal, false);
   useLabel_->setText(tr("it will"));
@@ -113,6 +113,10 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   use_->addItem(tr("stand in a case"), QStringLiteral("display"));
   use_->addItem(tr("stand on a shelf"), QStringLiteral("shelf"));
   use_->addItem(tr("be handled"), QStringLiteral("handled"));
+  for (QComboBox* box : {use_, strands_}) {
+    box->setMinimumWidth(px(60));
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  }
   choose->addWidget(sizeLabel, 0, 0);
   choose->addWidget(diameter_, 0, 1);
   choose->addWidget(strandsLabel, 1, 0);
@@ -124,8 +128,7 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   choose->addWidget(useLabel_, 4, 0);
   choose->addWidget(use_, 4, 1);
   digitRow_ = new QWidget(this);
-  auto* toes = new QHBoxLayout(digitRow_);
-  toes->setContentsMargins(0, 0, 0, 0);
+  auto* toes = new FlowLayout(digitRow_);
   digits_ = new QSpinBox(digitRow_);
   digits_->setRange(0, limits::kMostDigits);
   digits_->setButtonSymbols(QAbstractSpinBox::NoButtons);
@@ -138,7 +141,8 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   long_->setText(tr("toes of"));
   toes->addWidget(digits_);
   toes->addWidget(long_);
-  toes->addWidget(digitLength_, 1);
+  digitLength_->setFixedWidth(px(76));
+  toes->addWidget(digitLength_);
   pegs_ = new QCheckBox(tr("pegs"), digitRow_);
   pegs_->setToolTip(tr("each its own short wire instead of one woven out and back through the loop"));
   toes->addWidget(pegs_);
@@ -212,7 +216,7 @@ void WireCard::typedDigits() {
   const auto mm = parseLength(digitLength_->text().toStdString(), session_.units());
   if (!mm || !(*mm >= limits::kLeastDigit && *mm <= limits::kMostDigit)) {
     trouble_->setText(mm ? tr("A toe has to be longer than nothing, and under a metre.")
-                         : sentence(mm.problem()));
+                         : sentence(mm.problem(), session_.units()));
     trouble_->show();
     return;
   }
@@ -231,7 +235,7 @@ void WireCard::typed() {
     changes::setWire(session_, session_.selected(), *mm);
     return;
   }
-  trouble_->setText(sentence(mm.problem()));
+  trouble_->setText(sentence(mm.problem(), session_.units()));
 }
 
 void WireCard::showFigure() {
@@ -242,15 +246,15 @@ void WireCard::showFigure() {
   wire_->setCaption(tr("wire in all"));
   wire_->set(units == UnitSystem::Metric ? str(printNumber(plan.totals.wireLength / 1000, 2))
                                          : str(printNumber(plan.totals.wireLength / 304.8, 1)),
-             units == UnitSystem::Metric ? tr("m") : tr("ft"));
+             units == UnitSystem::Metric ? QStringLiteral("m") : QStringLiteral("ft"));
   pieceName_->setText(tr("weighs %1").arg(str(printMass(plan.totals.wireMass, units))));
   gauges_->clear();
-  for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({});
+  for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({}, session_.units());
   Level worst = Level::Good;
   QStringList texts;
   for (const Finding& f : plan.findings) {
     worst = std::max(worst, f.level);
-    texts << str(f.text);
+    texts << str(f.text, session_.units());
   }
   verdict_->set(
       worst, plan.findings.empty()
@@ -261,12 +265,13 @@ void WireCard::showFigure() {
   const int at = material_->findData(str(session_.project().material));
   material_->setCurrentIndex(at);
   const Material* metal = session_.catalog().material(session_.project().material);
-  caution_->setText(metal ? str(metal->caution) : QString());
+  caution_->setText(metal ? str(Name(metal->caution)) : QString());
 }
 
 void WireCard::refresh() {
   const Plan& plan = session_.plan();
   const UnitSystem units = session_.units();
+  diameter_->setPlaceholderText(tr("%1, 18 awg, 18 swg").arg(str(Length(1.2, 1), units)));
   const int l = session_.selected();
   const bool wired = l >= 0 && plan.limbs[static_cast<size_t>(l)].wired;
   diameter_->setEnabled(wired);
@@ -317,17 +322,17 @@ void WireCard::refresh() {
                     (own->second.held == RootHold::Thread || own->second.held == RootHold::Skewer);
   strands_->setEnabled(!bare);
   limb_->setVisible(wired);
-  verdict_->set(limb.verdict, str(limb.sentence));
+  verdict_->set(limb.verdict, str(limb.sentence, session_.units()));
   QStringList texts;
   const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(l)];
   for (const Finding& f : plan.findings)
     if (f.where == part.id ||
         (part.twin >= 0 && f.where == plan.figure->limbs[static_cast<size_t>(part.twin)].id))
-      texts << str(f.text);
+      texts << str(f.text, session_.units());
   findings_->setText(texts.join(QStringLiteral("\n\n")));
   findings_->setVisible(!texts.isEmpty());
   if (!wired || p < 0) {
-    for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({});
+    for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({}, session_.units());
     return;
   }
   const Piece& piece = plan.pieces[static_cast<size_t>(p)];
@@ -335,7 +340,7 @@ void WireCard::refresh() {
   cut_->set(str(printLengthFigure(piece.cut, units, 0)), str(std::string(lengthUnit(units))));
   wire_->setCaption(limb.chosen ? tr("wire, your choice") : tr("wire"));
   wire_->set(str(printLengthFigure(limb.section.diameter, units, 2)), str(std::string(lengthUnit(units))));
-  pieceName_->setText(tr("piece %1, %2").arg(str(piece.tag), str(piece.name)));
+  pieceName_->setText(tr("piece %1, %2").arg(str(piece.tag), str(Name(piece.name))));
   QString gauges =
       tr("%1 &nbsp;%2").arg(str(printAwg(limb.section.diameter)), str(printSwg(limb.section.diameter)));
   gauges += QStringLiteral("<br><span style='color:%1'>%2</span>")
@@ -347,18 +352,19 @@ void WireCard::refresh() {
   const auto ownAllow = session_.project().pieceAllow.find(piece.name);
   Working cut = cutWorking(piece, ownAllow == session_.project().pieceAllow.end() ? session_.project().allow
                                                                                   : ownAllow->second);
-  cut.title = tr("why %1").arg(cut_->figure()).toStdString();
-  whyCut_->set(cut);
+  whyCut_->set(cut, session_.units());
   whyNeed_->set(needWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.need, plan.loads.nudge,
-                            limb.section, plan.poseRules));
+                            limb.section, plan.poseRules),
+                session_.units());
   whyHold_->set(
-      holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section, plan.poseRules));
-  whyEffort_->set(effortWorking(limb.hold, limb.section, part.length, plan.poseRules));
+      holdWorking(plan.loads.limbs[static_cast<size_t>(l)], limb.hold, limb.section, plan.poseRules),
+      session_.units());
+  whyEffort_->set(effortWorking(limb.hold, limb.section, part.length, plan.poseRules), session_.units());
   if (!diameter_->hasFocus() || !diameter_->isModified())
     diameter_->setText(str(printLength(limb.section.diameter, units, 2)));
   material_->setCurrentIndex(material_->findData(str(limb.section.material.id)));
-  material_->setToolTip(str(materialWords(limb.section.material)));
-  caution_->setText(str(limb.section.material.caution));
+  material_->setToolTip(str(materialWords(limb.section.material), session_.units()));
+  caution_->setText(str(Name(limb.section.material.caution)));
 }
 
 } // namespace columna

@@ -1,5 +1,6 @@
 #include "wire/wire_rack.h"
 
+#include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
 #include "theme/theme.h"
@@ -88,7 +89,7 @@ void WireRack::lay() {
                            (swg.isEmpty() ? QString() : QStringLiteral(", ") + swg);
     const QString wire = tr("%1 %2 (%3)")
                              .arg(QString::fromStdString(printLength(key.second, session_.units(), 2)),
-                                  material ? QString::fromStdString(material->shortName) : QString(), gauges);
+                                  material ? str(Name(material->shortName)) : QString(), gauges);
     Row row{wire, y, {}};
     double x = px(2);
     for (const int piece : byWire[key]) {
@@ -109,7 +110,7 @@ void WireRack::lay() {
   QStringList said;
   for (const Piece& piece : plan.pieces)
     said << tr("%1 %2 %3")
-                .arg(QString::fromStdString(piece.tag), QString::fromStdString(piece.name),
+                .arg(QString::fromStdString(piece.tag), str(Name(piece.name)),
                      QString::fromStdString(printLength(piece.cut, session_.units(), 0)));
   setAccessibleDescription(said.join(QStringLiteral(", ")));
 }

@@ -130,10 +130,11 @@ void BallPage::reckon() {
     if (field->text().trimmed().isEmpty()) continue;
     const auto mm = parseLength(field->text().toStdString(), units);
     if (!mm)
-      wrong = sentence(mm.problem());
+      wrong = sentence(mm.problem(), session_.units());
     else if (!(*mm >= limits::kLeastBall && *mm <= limits::kMostBall))
-      wrong = tr("A ball of %1 is not for measuring felt by; make one of 20 to 60 mm.")
-                  .arg(str(printLength(*mm, units, 1)));
+      wrong = tr("A ball of %1 is not for measuring felt by; make one of %2 to %3.")
+                  .arg(str(printLength(*mm, units, 1)), str(Length(20, 0).figure(), units),
+                       str(Length(60, 0), units));
     else {
       ball.measured.push_back(*mm);
       sum += *mm;
@@ -154,7 +155,7 @@ void BallPage::reckon() {
   if (wrong.isEmpty() && !grams_->text().trimmed().isEmpty()) {
     const auto g = parseMass(grams_->text().toStdString(), units);
     if (!g)
-      wrong = sentence(g.problem());
+      wrong = sentence(g.problem(), session_.units());
     else if (!(*g >= limits::kLightestBall && *g <= limits::kHeaviestBall))
       wrong = tr("Give what the scale shows, %1 or more.").arg(str(printMass(rules.ballLeast, units)));
     else
@@ -169,19 +170,19 @@ void BallPage::reckon() {
     return;
   }
   const double density = ballDensity(ball);
-  density_->set(str(printNumber(density * 1000, 3)), tr("g/cm³"));
+  const QStringList felt = str(Density(density, 3), units).split(u' ');
+  density_->set(felt.front(), felt.back());
   if (!(density >= rules.densityLeast && density <= rules.densityMost)) {
-    answer_->setText(
-        tr("A ball %1 across of %2 would be %3 g/cm³, which felt is not; measure and weigh it again.")
-            .arg(str(printLength(ball.diameter, units, 1)), str(printMass(ball.grams, units)),
-                 str(printNumber(density * 1000, 2))));
+    answer_->setText(tr("A ball %1 across of %2 would be %3, which felt is not; measure and weigh it again.")
+                         .arg(str(printLength(ball.diameter, units, 1)), str(printMass(ball.grams, units)),
+                              str(Density(density, 2), units)));
     return;
   }
   const double off = handFactor(ball) - 1;
   QString words =
       tr("± %1 %. Usual %2 felt is %3: yours is %4 % %5, so all weights go %6 by that.")
           .arg(str(printNumber(ballError(ball) * 100, 0)), firm_->currentText(),
-               str(printNumber(feltDensity(firm) * 1000, 2)), str(printNumber(std::abs(off) * 100, 0)),
+               str(Density(feltDensity(firm), 2), units), str(printNumber(std::abs(off) * 100, 0)),
                off >= 0 ? tr("denser") : tr("lighter"), off >= 0 ? tr("up") : tr("down"));
   if (ball.grams < rules.ballLeast)
     words += tr(" Under %1 a pocket scale's tenth is much: a heavier ball says it better.")

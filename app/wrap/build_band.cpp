@@ -267,11 +267,11 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
   rows.push_back({tr("coated"), g->finished, QPen(t.ink, 1.2), false});
   if (g->wire > 0)
     rows.push_back({tr("wire"), g->wire, QPen(t.piece(std::max(0, plan.pieceOf(l))), 3), false});
-  const double left = px(122);
+  const double left = px(116);
   double y = px(20);
   p.setFont(typeface(13, QFont::DemiBold));
   p.setPen(t.ink);
-  QString head = tr("round the %1").arg(str(plan.figure->limbs[static_cast<size_t>(l)].family));
+  QString head = tr("round the %1").arg(str(Name(plan.figure->limbs[static_cast<size_t>(l)].part)));
   p.drawText(QPointF(left, y), p.fontMetrics().elidedText(head, Qt::ElideRight, width() - qRound(left)));
   for (const Row& row : rows) {
     y += px(19.0);
@@ -285,7 +285,7 @@ void RoundSection::paintEvent(QPaintEvent* /*event*/) {
     p.drawText(QPointF(left + px(20), y), row.name);
     p.setFont(typeface(13, QFont::DemiBold));
     const QString mm = str(printLengthFigure(row.mm, units, 0));
-    p.drawText(QPointF(width() - px(8) - p.fontMetrics().horizontalAdvance(mm), y), mm);
+    p.drawText(QPointF(width() - px(2) - p.fontMetrics().horizontalAdvance(mm), y), mm);
   }
 }
 
@@ -328,7 +328,8 @@ BuildBand::BuildBand(Session& session, QWidget* parent) : QWidget(parent), sessi
     const QString all = str(printMass(buildTotal(steps), session_.units()));
     const QString behind = session_.solidBehind() ? tr(" · reckoning anew") : QString();
     words->setText((at < 0 ? tr("finished, %1 on").arg(all)
-                           : tr("%1 of %2 on: %3").arg(on, all, str(steps[static_cast<size_t>(at)].words))) +
+                           : tr("%1 of %2 on: %3")
+                                 .arg(on, all, str(steps[static_cast<size_t>(at)].words, session_.units()))) +
                    behind);
     refresh();
   };

@@ -93,11 +93,11 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     }
     const FigureLimb& limb = session_.plan().figure->limbs[static_cast<size_t>(l)];
     Marking m;
-    m.name = limb.family;
+    m.name = limb.part;
     m.tone = static_cast<Tone>(tone_->currentIndex());
     m.limb = limb.family;
     m.outline = {{-50, -50}, {50, -50}, {50, 50}, {-50, 50}};
-    (void)session_.apply(tr("mark the %1").arg(str(limb.family)),
+    (void)session_.apply(tr("mark the %1").arg(str(Name(limb.part))),
                          edit::marked(session_.project(), std::move(m)));
   });
   connect(remove_, &QPushButton::clicked, this, [this] {
@@ -133,7 +133,7 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     if (mm)
       (void)session_.apply(tr("length of the coat"), edit::rowsOf(session_.project(), *mm));
     else
-      session_.refuse(sentence(mm.problem()));
+      session_.refuse(sentence(mm.problem(), session_.units()));
   });
   connect(finish_, &QComboBox::activated, this, [this](int i) {
     (void)session_.apply(finish_->itemText(i),
@@ -172,10 +172,10 @@ void CoatPanel::refresh() {
   list_->clear();
   for (size_t m = 0; m < wool.markings.size(); ++m) {
     const double grams = m < plan.wool->markings.size() ? plan.wool->markings[m].grams : 0;
-    const double area = m < plan.wool->markings.size() ? plan.wool->markings[m].area / 100 : 0;
-    list_->addItem(tr("%1 · %2 · %3 cm² · %4")
-                       .arg(str(wool.markings[m].name), str(std::string(word(wool.markings[m].tone))),
-                            str(printNumber(area, area < 10 ? 1 : 0)), str(printMass(grams, units))));
+    const double area = m < plan.wool->markings.size() ? plan.wool->markings[m].area : 0;
+    list_->addItem(tr("%1 · %2 · %3 · %4")
+                       .arg(str(wool.markings[m].name), str(Name(word(wool.markings[m].tone))),
+                            str(Surface(area, area < 1000 ? 1 : 0), units), str(printMass(grams, units))));
   }
   list_->setCurrentRow(row < 0 && !wool.markings.empty() ? 0 : row);
   const int now = list_->currentRow();
@@ -200,10 +200,10 @@ void CoatPanel::refresh() {
     offer_->setText((offer->finish == CoatFinish::Feathers ? tr("Feathers of %1, like the bird's")
                                                            : tr("Fur of %1, like its pelt"))
                         .arg(str(printLength(std::round(offer->shown), units, 0))));
-  QString words = tr("%1 wool over a %2 core wants %3 g/m²; this coat lays %4.")
-                      .arg(str(std::string(word(wool.coat.shown()))),
-                           str(std::string(word(wool.core.shown()))), str(printNumber(need * 1e6, 0)),
-                           str(printNumber(plan.wool->coatLaid * plan.woolRules.coatDensity * 1e6, 0)));
+  QString words = tr("%1 wool over a %2 core wants %3; this coat lays %4.")
+                      .arg(str(Name(word(wool.coat.shown()))), str(Name(word(wool.core.shown()))),
+                           str(AreaMass(need, 0), units),
+                           str(AreaMass(plan.wool->coatLaid * plan.woolRules.coatDensity, 0), units));
   if (!wool.coat.tone)
     words += tr(" Say how dark your wool is under Wool at hand; a middle one is reckoned with.");
   if (wool.furShown) {
@@ -224,7 +224,7 @@ void CoatPanel::refresh() {
                                                  : tr(" %1 tufts cut %2, %3 in all; rows %4 apart, %5."))
               .arg(tufts)
               .arg(str(printLength(rows->cut, units, 0)), str(printMass(grams, units)),
-                   str(printLength(rows->spacing, units, 0)), str(rows->way));
+                   str(printLength(rows->spacing, units, 0)), str(Name(rows->way)));
     if (rows && wool.finish != CoatFinish::Yarn)
       words += tr(" %1 % of the staple is left over.").arg(str(printNumber(rows->waste * 100, 0)));
   }

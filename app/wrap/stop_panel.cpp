@@ -83,7 +83,8 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     tape_->setModified(false);
     const auto mm = parseLength(tape_->text().toStdString(), session_.units());
     if (!mm || !(*mm >= limits::kLeastGirth && *mm <= limits::kMostGirth)) {
-      answer_->setText(mm ? tr("That is no girth; give it as the tape reads.") : sentence(mm.problem()));
+      answer_->setText(mm ? tr("That is no girth; give it as the tape reads.")
+                          : sentence(mm.problem(), session_.units()));
       return;
     }
     takeGirth(*mm);
@@ -93,7 +94,8 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     left_->setModified(false);
     const auto g = parseMass(left_->text().toStdString(), session_.units());
     if (!g || !(*g >= 0 && *g <= limits::kMostLeft)) {
-      answer_->setText(g ? tr("That is no weight; give what is left on the scale.") : sentence(g.problem()));
+      answer_->setText(g ? tr("That is no weight; give what is left on the scale.")
+                         : sentence(g.problem(), session_.units()));
       return;
     }
     takeLeft(*g);
@@ -140,10 +142,10 @@ void StopPanel::takeGirth(double mm) {
   const double along = wool.girths[at].along;
   const GirthAdvice advice = adviseGirth(part, wool, along, mm, coated);
   factor_ = resizeFor(advice, mm);
-  (void)session_.apply(tr("girth of the %1").arg(str(part.family)),
+  (void)session_.apply(tr("girth of the %1").arg(str(Name(part.part))),
                        edit::recorded(session_.project(), {part.id, WrapRecord::What::Girth, along, mm,
                                                            coated ? "finished" : "felted", today()}));
-  answer_->setText(str(advice.sentence));
+  answer_->setText(str(advice.sentence, session_.units()));
   resize_->setVisible(advice.kind == GirthAdvice::Kind::Over);
   resize_->setText(tr("Size the rest %1 % up").arg(str(printNumber((factor_ - 1) * 100, 0))));
 }
@@ -156,15 +158,15 @@ void StopPanel::takeLeft(double grams) {
       part.twin >= 0 ? session_.plan().figure->limbs[static_cast<size_t>(part.twin)] : FigureLimb();
   const double planned = leftOf(session_.build().steps(), static_cast<int>(l), session_.build().built());
   (void)session_.apply(
-      tr("wool left of the %1").arg(str(part.family)),
+      tr("wool left of the %1").arg(str(Name(part.part))),
       edit::recorded(session_.project(), {part.id, WrapRecord::What::Left, 0, grams, {}, today()}));
   // Against its twin, if that was weighed too; else against the plan at this moment.
   QString said;
   if (part.twin >= 0)
     for (const WrapRecord& r : session_.project().wool.records)
       if (r.what == WrapRecord::What::Left && r.limb == twin.id)
-        said = part.side > 0 ? str(compareTwins(part.name, grams, twin.name, r.value))
-                             : str(compareTwins(twin.name, r.value, part.name, grams));
+        said = part.side > 0 ? str(compareTwins(part.name, grams, twin.name, r.value), session_.units())
+                             : str(compareTwins(twin.name, r.value, part.name, grams), session_.units());
   if (said.isEmpty()) {
     const double by = grams - planned;
     said = std::abs(by) < 0.1

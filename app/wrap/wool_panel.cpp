@@ -19,7 +19,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, px(2), px(8), 0);
-  grid->setHorizontalSpacing(px(textScale() > 1.4 ? 4 : 10));
+  grid->setHorizontalSpacing(px(textScale() > 1.4 ? 4 : 7));
   grid->setVerticalSpacing(px(6));
   stocks_[0] = stockRow(grid, 0, tr("core"), false);
   stocks_[1] = stockRow(grid, 1, tr("coat"), true);
@@ -53,7 +53,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   trouble_ = textLabel(this, 13, QFont::DemiBold);
   trouble_->setStyleSheet(trouble_->styleSheet() + QStringLiteral("color: %1;").arg(theme().madder.name()));
   grid->addWidget(trouble_, narrow ? 6 : 3, 0, 1, 8);
-  grid->setColumnMinimumWidth(4, narrow ? 0 : px(16));
+  grid->setColumnMinimumWidth(4, narrow ? 0 : px(6));
   grid->setColumnStretch(narrow ? 4 : 7, 1);
   grid->setRowStretch(7, 1);
   connect(ball_, &QPushButton::clicked, this, &WoolPanel::openBall);
@@ -66,7 +66,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!staple_->isModified()) return;
     staple_->setModified(false);
     const auto mm = parseLength(staple_->text().toStdString(), session_.units());
-    trouble_->setText(mm ? QString() : sentence(mm.problem()));
+    trouble_->setText(mm ? QString() : sentence(mm.problem(), session_.units()));
     if (mm)
       changes::editWool(session_, tr("staple"), [&](WoolWish& w) {
         w.coat.staple = std::clamp(*mm, limits::kLeastStaple, limits::kMostStaple);
@@ -86,10 +86,8 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.form->setMinimumContentsLength(textScale() > 1.3 ? 3 : 8);
   grid->addWidget(s.form, row, 1);
   s.linear = new QLineEdit(this);
-  s.linear->setAccessibleName(coat ? tr("Weight of 1 m of the coat wool")
-                                   : tr("Weight of 1 m of the core wool"));
+  s.linear->setAccessibleName(coat ? tr("How heavy the coat wool is") : tr("How heavy the core wool is"));
   s.linear->setMinimumWidth(px(80));
-  s.linear->setToolTip(tr("1 m of it weighs"));
   grid->addWidget(s.linear, row, 2);
   s.tone = new QComboBox(this);
   s.tone->setAccessibleName(coat ? tr("Colour of the coat wool") : tr("Colour of the core wool"));
@@ -115,16 +113,17 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
     field->setModified(false);
     const auto grams = parseMass(field->text().toStdString(), session_.units());
     if (!grams) {
-      trouble_->setText(sentence(grams.problem()));
+      trouble_->setText(sentence(grams.problem(), session_.units()));
       return;
     }
     if (!(*grams > 0 && *grams <= limits::kHeaviestMetre)) {
-      trouble_->setText(tr("A metre of it weighs more than nothing and up to 1 kg; weigh a metre of it."));
+      trouble_->setText(tr("A metre of it weighs more than nothing and up to %1; weigh a metre of it.")
+                            .arg(str(Mass(1000), session_.units())));
       refresh();
       return;
     }
     trouble_->clear();
-    changes::editWool(session_, tr("1 m of %1 weighed").arg(name),
+    changes::editWool(session_, tr("%1 weighed").arg(name),
                       [&](WoolWish& w) { of(w).linear = *grams / 1000; });
     refresh();
   });
@@ -148,6 +147,7 @@ void WoolPanel::refresh() {
     s.tone->setCurrentIndex(stock.tone ? static_cast<int>(*stock.tone) : -1);
     if (s.linear->hasFocus() && s.linear->isModified()) continue;
     const Sliver sliver = sliverOf(stock, rules);
+    s.linear->setToolTip(tr("so much %1 of it weighs").arg(str(Length(1000).metres(), units)));
     s.linear->setText(tr("%1 a metre").arg(str(printMass(sliver.linear * 1000, units))));
     s.linear->setStyleSheet(sliver.weighed ? QStringLiteral("color: %1;").arg(theme().logwood.name())
                                            : QString());
@@ -160,16 +160,17 @@ void WoolPanel::refresh() {
   ball_->setText(wool.ball ? tr("The ball…") : tr("Make a test ball…"));
   if (!wool.ball) {
     ballWords_->setText(tr("Your own felt is not known: weights go by usual densities, good to a fifth. A "
-                           "ball of 3 g settles it."));
+                           "ball of %1 settles it.")
+                            .arg(str(Mass(3), units)));
     return;
   }
   const TestBall& ball = *wool.ball;
   const double off = handFactor(ball) - 1;
   ballWords_->setText(
-      tr("Your ball: %1 across, %2, felted %3. That is %4 g/cm³, ± %5 %: the estimate was %6 % too %7; all "
+      tr("Your ball: %1 across, %2, felted %3. That is %4, ± %5 %: the estimate was %6 % too %7; all "
          "weights follow yours.")
           .arg(str(printLength(ball.diameter, units, 1)), str(printMass(ball.grams, units)),
-               str(std::string(word(ball.firmness))), str(printNumber(ballDensity(ball) * 1000, 3)),
+               str(Name(word(ball.firmness))), str(Density(ballDensity(ball), 3), units),
                str(printNumber(ballError(ball) * 100, 0)),
                str(printNumber(std::abs(off) / (1 + off) * 100, 0)), off > 0 ? tr("light") : tr("heavy")));
 }

@@ -20,35 +20,6 @@ namespace columna {
 namespace {
 
 /// The working is in mm and g; its title repeats the figure as it is shown.
-Working titled(Working working, const std::string& figure) {
-  working.title = "why " + figure;
-  return working;
-}
-
-Working totalWorking(const char* what, const Plan& plan, bool core, UnitSystem units) {
-  Working w;
-  for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
-    const FigureLimb& limb = plan.figure->limbs[l];
-    const LimbWool& wool = plan.wool->limbs[l];
-    const double g = core ? wool.core : wool.coat + wool.flats + wool.fur;
-    if (limb.side < 0 || g <= 0) continue;
-    const std::string name = limb.family.ends_with('s') ? limb.family : limb.family + "s";
-    w.lines.push_back({limb.side > 0 ? "both " + name : limb.family,
-                       limb.side > 0 ? "2 × " + printMass(g, units) : std::string(),
-                       printMass(limb.side > 0 ? 2 * g : g, units)});
-  }
-  if (!core)
-    for (const MarkedArea& m : plan.wool->markings)
-      w.lines.push_back({"a marking", {}, printMass(m.grams, units)});
-  const double total = core ? plan.wool->core : plan.wool->coat;
-  w.lines.push_back({what, {}, printMass(total, units)});
-  w.title = "why " + printMassFigure(total, units);
-  w.source = "Twins are weighed alike. The body's volume counts joints once, and is good to about " +
-             printNumber(std::max(0.1, plan.wool->volumeError * 100), 1) +
-             " %; how firmly you felt moves the weight far more.";
-  return w;
-}
-
 QLabel* richLabel(QWidget* parent) {
   QLabel* label = textLabel(parent, 13, QFont::Normal);
   label->setTextFormat(Qt::RichText);
@@ -122,8 +93,8 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
   firm_->setAccessibleName(tr("How firm"));
   firm_->addItems({tr("soft"), tr("medium"), tr("firm")});
   density_ = new QLineEdit(firmRow_);
-  density_->setAccessibleName(tr("Own density, g/cm³"));
-  density_->setToolTip(tr("g/cm³ of your own felt on this part; empty for the usual"));
+  density_->setAccessibleName(tr("Own density of the felt"));
+  density_->setToolTip(tr("how dense your own felt is on this part; empty for the usual"));
   way_ = new QComboBox(firmRow_);
   way_->setAccessibleName(tr("Core and coat, or all coat"));
   way_->addItems({tr("as advised"), tr("core and coat"), tr("all coat")});
@@ -141,7 +112,7 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
   keys->addStretch();
   row->addLayout(keys, 2, 0, 1, 3);
   row->setColumnStretch(1, 1);
-  density_->setMaximumWidth(px(96));
+  density_->setMaximumWidth(px(112)); // "0.0867 oz/in³"
   layout->addWidget(firmRow_);
   connect(softer, &KeyButton::clicked, this,
           [this] { changes::stepFirmness(session_, session_.selected(), -1); });
@@ -157,16 +128,15 @@ void WrapCard::makeFirmness(QVBoxLayout* layout) {
   connect(density_, &QLineEdit::editingFinished, this, [this] {
     if (!density_->isModified() || session_.selected() < 0) return;
     density_->setModified(false);
-    const QString text = density_->text().trimmed().replace(u',', u'.').section(u' ', 0, 0);
-    bool number = false;
-    const double value = text.toDouble(&number);
+    const QString text = density_->text().trimmed();
+    const auto value = parseDensity(text.toStdString(), session_.units());
     std::optional<QString> trouble;
     if (text.isEmpty())
       trouble = changes::setDensity(session_, session_.selected(), std::nullopt);
-    else if (number)
-      trouble = changes::setDensity(session_, session_.selected(), value);
+    else if (value)
+      trouble = changes::setDensity(session_, session_.selected(), *value * 1000);
     else
-      trouble = tr("\"%1\" is not a density; write it in g/cm³, like 0.15.").arg(density_->text());
+      trouble = sentence(value.problem(), session_.units());
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
@@ -194,7 +164,7 @@ void WrapCard::makeCoat(QVBoxLayout* layout) {
     if (mm)
       trouble = changes::setCoat(session_, *mm);
     else
-      trouble = sentence(mm.problem());
+      trouble = sentence(mm.problem(), session_.units());
     trouble_->setVisible(trouble.has_value());
     if (trouble) trouble_->setText(*trouble);
   });
@@ -218,13 +188,14 @@ void WrapCard::refresh() {
     w->setVisible(l >= 0);
   trouble_->hide();
   finishRow_->setVisible(l < 0);
-  whyHours_->set(l < 0 ? timeWorking(session_.plan().time, session_.catalog().pace) : Working());
+  whyHours_->set(l < 0 ? timeWorking(session_.plan().time, session_.catalog().pace) : Working(),
+                 session_.units());
   finish_->setCurrentIndex(static_cast<int>(session_.project().finish));
   ready_->setVisible(l >= 0);
   if (l >= 0)
     showReady(l);
   else
-    whyReady_->set({});
+    whyReady_->set({}, session_.units());
   if (!coat_->hasFocus() || !coat_->isModified())
     coat_->setText(str(printLength(plan.wool->coatLaid, units, 1)));
   if (l >= 0) {
@@ -236,8 +207,8 @@ void WrapCard::refresh() {
   coatG_->set(str(printMassFigure(plan.wool->coat, units)), grams);
   coreUnder_->setText(plan.wool->handFactor == 1 ? QString() : tr("by your own test ball"));
   coatUnder_->setText(tr("%1 thick").arg(str(printLength(plan.wool->coatLaid, units, 1))));
-  whyCore_->set(totalWorking("core in all", plan, true, units));
-  whyCoat_->set(totalWorking("coat in all", plan, false, units));
+  whyCore_->set(totalWorking(plan.figure, plan.wool, true), units);
+  whyCoat_->set(totalWorking(plan.figure, plan.wool, false), units);
   judge(-1);
 }
 
@@ -251,14 +222,12 @@ void WrapCard::refreshLimb(int l) {
   coreG_->set(str(printMassFigure(w.core, units)), grams);
   coatG_->set(str(printMassFigure(w.coat, units)), grams);
   const Winding& wind = w.winding;
-  const QString strips =
-      wind.strips == 0
-          ? QString()
-          : tr("%1 %2 of %3, %4 wide, %5")
-                .arg(wind.strips)
-                .arg(wind.strips == 1 ? tr("strip") : tr("strips"), str(printLength(wind.length, units, 0)),
-                     str(printLengthFigure(wind.width, units, 0)), str(draftWords(wind.draft)));
-  coreUnder_->setText(w.allCoat ? tr("all coat: %1").arg(str(w.coatReason))
+  const QString strips = wind.strips == 0 ? QString()
+                                          : tr("%n strip(s) of %1, %2 wide, %3", nullptr, wind.strips)
+                                                .arg(str(printLength(wind.length, units, 0)),
+                                                     str(printLengthFigure(wind.width, units, 0)),
+                                                     str(Name(draftWords(wind.draft))));
+  coreUnder_->setText(w.allCoat ? tr("all coat: %1").arg(str(w.coatReason, session_.units()))
                                 : tr("%1 to %2; %3")
                                       .arg(str(printMassFigure(w.coreLow, units)),
                                            str(printMass(w.coreHigh, units)), strips));
@@ -267,18 +236,18 @@ void WrapCard::refreshLimb(int l) {
     coat += w.hides < 0.95  ? tr(", lets the core show")
             : w.hides < 1.1 ? tr(", just hides the core")
                             : tr(", hides the core %1 times over").arg(str(printNumber(w.hides, 1)));
-  if (!w.allCoat && w.someCoat) coat += tr("; its ends are all coat, %1").arg(str(w.coatReason));
+  if (!w.allCoat && w.someCoat)
+    coat += tr("; its ends are all coat, %1").arg(str(w.coatReason, session_.units()));
   coatUnder_->setText(coat);
-  whyCore_->set(w.core > 0 ? titled(coreWorking(w, plan.wool->volumeError), printMass(w.core, units))
-                           : Working());
-  whyCoat_->set(titled(coatWorking(w, plan.wool->coatLaid), printMass(w.coat, units)));
+  whyCore_->set(w.core > 0 ? coreWorking(w, plan.wool->volumeError) : Working(), session_.units());
+  whyCoat_->set(coatWorking(w, plan.wool->coatLaid), session_.units());
   firm_->setCurrentIndex(static_cast<int>(w.firmness));
   way_->setCurrentIndex([&] {
     const auto found = session_.project().limbs.find(limb.id);
     return found == session_.project().limbs.end() ? 0 : static_cast<int>(found->second.coatWay);
   }());
   if (!density_->hasFocus()) {
-    density_->setText(tr("%1 g/cm³").arg(str(printNumber(w.density * 1000, 3))));
+    density_->setText(str(Density(w.density, 3), units));
     density_->setStyleSheet(w.ownDensity ? QStringLiteral("color: %1;").arg(theme().logwood.name())
                                          : QString());
     density_->setModified(false);
@@ -287,17 +256,15 @@ void WrapCard::refreshLimb(int l) {
   ladder_->setText(ladderHtml(w, moment));
   const Girth* chief = chiefGirth(w);
   if (chief && chief->wound > 0)
-    whyWound_->set(titled(woundWorking(*chief, limb.kind, w, plan.woolRules),
-                          printLengthFigure(chief->wound, units, 0) + " before felting"));
+    whyWound_->set(woundWorking(*chief, limb.kind, w, plan.woolRules), session_.units());
   else
-    whyWound_->set({});
+    whyWound_->set({}, session_.units());
   pads_->setVisible(!w.pads.empty());
   pads_->setText(padsHtml(w));
   if (w.pads.empty())
-    whyPad_->set({});
+    whyPad_->set({}, session_.units());
   else
-    whyPad_->set(titled(padWorking(w.pads.front(), w),
-                        printMass(w.pads.front().grams, units) + " at the " + w.pads.front().place));
+    whyPad_->set(padWorking(w.pads.front(), w), session_.units());
   needles_->setText(needlesHtml(w));
   judge(l);
 }
@@ -312,7 +279,8 @@ void WrapCard::judge(int l) {
                  at < 0 ? tr("%1 portions to weigh, %2 of wool in all.")
                               .arg(session_.build().steps().size())
                               .arg(str(printMass(buildTotal(session_.build().steps()), units)))
-                        : tr("Now %1.").arg(str(session_.build().steps()[static_cast<size_t>(at)].words)));
+                        : tr("Now %1.").arg(str(session_.build().steps()[static_cast<size_t>(at)].words,
+                                                session_.units())));
       return;
     }
     const LimbWool& w = plan.wool->limbs[static_cast<size_t>(l)];
@@ -338,7 +306,7 @@ void WrapCard::judge(int l) {
                           : tr("%1 left of %2; the tape should read %3 at its widest.")
                                 .arg(str(printMass(all - on, units)), str(printMass(all, units)),
                                      str(printLength(now, units, 0)));
-  if (current && on > 0) words += tr(" Next: %1.").arg(str(current->words));
+  if (current && on > 0) words += tr(" Next: %1.").arg(str(current->words, session_.units()));
   next_->set(on >= all - 1e-9 ? Level::Good : Level::Doubtful, words,
              on >= all - 1e-9 ? tr("done")
              : on > 0         ? tr("not there yet")

@@ -64,7 +64,7 @@ QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const 
     after += tr("In brackets: to read once it is joined. ");
   if (w.winding.strips > 0)
     after += tr("Begin %1; wind %2; end %3. About %4 turns, each over half of the last.")
-                 .arg(str(w.winding.start), str(w.winding.way), str(w.winding.finish))
+                 .arg(str(Name(w.winding.start)), str(Name(w.winding.way)), str(Name(w.winding.finish)))
                  .arg(qRound(w.winding.turns));
   if (w.winding.startLength > 0)
     after += tr(" Without wire it is a tube on a skewer: begin %1 long; rolled it grows to %2.")
@@ -81,7 +81,7 @@ QString WrapCard::padsHtml(const LimbWool& w) const {
   QString html = QStringLiteral("<table width='100%' cellpadding='2'>");
   for (const Pad& pad : w.pads)
     html += QStringLiteral("<tr><td>%1</td><td align='right'>%2</td><td align='right'><b>%3%4</b></td></tr>")
-                .arg(str(pad.place),
+                .arg(str(Name(pad.place)),
                      tr("%1 × %2").arg(str(printLengthFigure(pad.length, units, 0)),
                                        str(printLengthFigure(pad.width, units, 0))),
                      pad.count == 2 ? tr("2 × ") : QString(), str(printMass(pad.grams, units)));
@@ -99,7 +99,8 @@ QString WrapCard::needlesHtml(const LimbWool& w) const {
   QString html = QStringLiteral("<table width='100%' cellpadding='2'>");
   for (const NeedleStage& s : w.needles.stages)
     html += QStringLiteral("<tr><td>%1</td><td>%2</td><td align='right'>%3</td></tr>")
-                .arg(str(s.stage), str(s.needle), tr("%1 deep").arg(str(printLength(s.depth, units, 1))));
+                .arg(str(Name(s.stage)), str(Name(s.needle)),
+                     tr("%1 deep").arg(str(printLength(s.depth, units, 1))));
   html += QStringLiteral("</table><p style='margin-top:4px'>%1</p>")
               .arg(tr("About %1 times over. Gauges are felting needles' own.")
                        .arg(str(printNumber(w.needles.passes, 0))));

@@ -76,8 +76,10 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     for (const QString& part : parts) {
       const auto one = parseLength(part.toStdString(), session_.units());
       if (!one || !(*one >= kReadyLeast && *one <= kReadyMost)) {
-        session_.refuse(one ? tr("A ready core of that size is not set in; give 5 to 400 mm.")
-                            : sentence(one.problem()));
+        session_.refuse(one ? tr("A ready core of that size is not set in; give %1 to %2.")
+                                  .arg(str(Length(kReadyLeast, 0).figure(), session_.units()),
+                                       str(Length(kReadyMost, 0), session_.units()))
+                            : sentence(one.problem(), session_.units()));
         refresh();
         return;
       }
@@ -101,7 +103,9 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     readyGrams_->setModified(false);
     const auto g = parseMass(readyGrams_->text().toStdString(), session_.units());
     if (!g || !(*g >= 0 && *g <= kReadyHeaviest)) {
-      session_.refuse(g ? tr("A ready core weighs from nothing up to 2 kg.") : sentence(g.problem()));
+      session_.refuse(g ? tr("A ready core weighs from nothing up to %1.")
+                              .arg(str(Mass(kReadyHeaviest), session_.units()))
+                        : sentence(g.problem(), session_.units()));
       refresh();
       return;
     }
@@ -158,7 +162,7 @@ void WrapCard::showReady(int l) {
   for (QWidget* w : std::initializer_list<QWidget*>{readySize_, readyGrams_, readyAt_, readyWords_})
     w->setVisible(there);
   if (!there) {
-    whyReady_->set({});
+    whyReady_->set({}, session_.units());
     return;
   }
   if (!readySize_->hasFocus())
@@ -187,7 +191,7 @@ void WrapCard::showReady(int l) {
                          : tr("Cut %1 % of it away to fit.").arg(qRound(100 * (1 - fit.fits())))));
   if (found->grams <= 0)
     readyWords_->setText(readyWords_->text() + u' ' + tr("Weigh it: its weight counts too."));
-  whyReady_->set(readyWorking(*found, fit, w));
+  whyReady_->set(readyWorking(*found, fit, w), session_.units());
 }
 
 /// How finely it is made, which decides most of the hours.

@@ -81,13 +81,13 @@ void WrapRack::gather() {
     Heap heap{step.kind, step.limb, step.pad, 1, step.grams, step.from, step.from + step.grams, {}, {}};
     if (step.kind == BuildStep::Kind::Pad) {
       const Pad& pad = plan.wool->limbs[static_cast<size_t>(step.limb)].pads[static_cast<size_t>(step.pad)];
-      heap.name = str(pad.place);
+      heap.name = str(Name(pad.place));
       heap.count = pad.count;
       heap.grams = pad.grams;
     } else if (step.kind == BuildStep::Kind::Mark) {
       heap.name = str(plan.wool->markings[static_cast<size_t>(step.pad)].name);
     } else {
-      heap.name = str(limb.family);
+      heap.name = str(Name(limb.part));
       if (step.kind == BuildStep::Kind::Skin) heap.name = tr("skin, %1").arg(heap.name);
       if (step.kind == BuildStep::Kind::Coat) heap.name = tr("coat, %1").arg(heap.name);
     }
@@ -244,7 +244,7 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
   case BuildStep::Kind::Mark:
     draw(strip(QRectF(left, r.top() + px(34), room, px(10))), share >= 1 - 1e-9);
     count = tr("%1 wool, in place of coat")
-                .arg(str(std::string(word(plan.wool->markings[static_cast<size_t>(heap.pad)].tone))));
+                .arg(str(Name(word(plan.wool->markings[static_cast<size_t>(heap.pad)].tone))));
     break;
   case BuildStep::Kind::Coat:
     for (int i = 0; i < 2; ++i)

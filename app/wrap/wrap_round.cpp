@@ -1,5 +1,6 @@
 #include "wrap/wrap_round.h"
 
+#include "kit/say.h"
 #include "measure/quantity.h"
 #include "pose/carried.h"
 #include "session/build_view.h"
@@ -105,9 +106,9 @@ void WrapRound::paintPads(QPainter& p, const Camera& camera, int width) const {
         // A name too long for the room beside the figure is shortened, its weight is not.
         const QString grams = u' ' + QString::fromStdString(printMass(pad.grams, session_.units()));
         const double room = width - c.x() - px(90) - p.fontMetrics().horizontalAdvance(grams);
-        const QString words = p.fontMetrics().elidedText(QString::fromStdString(pad.place), Qt::ElideRight,
-                                                         std::max(px(40), qFloor(room))) +
-                              grams;
+        const QString words =
+            p.fontMetrics().elidedText(str(Name(pad.place)), Qt::ElideRight, std::max(px(40), qFloor(room))) +
+            grams;
         const double w = p.fontMetrics().horizontalAdvance(words);
         // Named to the right of the figure, each on a line of its own.
         QRectF box(c.x() + px(70), c.y() - px(9), w + px(10), px(19));

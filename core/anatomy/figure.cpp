@@ -133,6 +133,8 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern) {
       out.id = sided(limb.id, side);
       out.name = limbName(limb, side);
       out.family = limb.id;
+      out.part = limb.name;
+      out.plural = limb.plural;
       out.kind = limb.kind;
       out.firmness = limb.firmness;
       out.side = side;

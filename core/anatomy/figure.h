@@ -34,6 +34,8 @@ struct FigureLimb {
   std::string id;     ///< "left-foreleg"
   std::string name;   ///< "Left foreleg"
   std::string family; ///< the pattern's id for the pair: "foreleg"
+  std::string part;   ///< what it is called without its side: "foreleg", "wing case"
+  std::string plural; ///< what both of the pair are called: "forelegs"
   LimbKind kind = LimbKind::Part;
   Firmness firmness = Firmness::Medium;
   int twin = -1;          ///< index of the twin limb

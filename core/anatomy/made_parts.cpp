@@ -1,7 +1,5 @@
 #include "anatomy/made_parts.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -12,8 +10,8 @@ constexpr double kLargest = 5000; ///< mm: nobody makes a longer part
 
 std::optional<Problem> refuse(const std::string& limb, const std::optional<double>& mm, const char* what) {
   if (!mm || (*mm > 0 && *mm <= kLargest)) return std::nullopt;
-  return Problem{fmt::format("a {} of {:g} mm is not one a part can have", what, *mm), limb,
-                 "give the measured millimetres, above 0"};
+  return Problem{say("a {} of {} is not one a part can have", Name(what), Length(*mm, Quantity::kShort)),
+                 Name(limb), say("give the measured millimetres, above 0")};
 }
 
 /// The limb of that family (a pair's left one), or nothing.
@@ -23,10 +21,11 @@ const FigureLimb* find(const Figure& figure, const std::string& family) {
   return nullptr;
 }
 
-std::string inWords(const std::string& part, double off) {
+Said inWords(const std::string& part, double off) {
   const double percent = std::abs(off) * 100;
-  if (percent < 0.5) return fmt::format("the {} fits this body", part);
-  return fmt::format("the {} is {:.0f} % {} for this body", part, percent, off > 0 ? "large" : "small");
+  if (percent < 0.5) return say("the {} fits this body", Name(part));
+  return off > 0 ? say("the {} is {} % large for this body", Name(part), Number(percent, 0))
+                 : say("the {} is {} % small for this body", Name(part), Number(percent, 0));
 }
 
 } // namespace
@@ -47,9 +46,11 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
   for (const MadePart& part : made) {
     const FigureLimb* limb = find(planned, part.limb);
     if (!limb)
-      return Problem{fmt::format("this animal has no {}", part.limb), "made parts", "take its measure out"};
+      return Problem{say("this animal has no {}", Name(part.limb)), Name(named("made parts")),
+                     say("take its measure out")};
     if (!part.length && !part.across)
-      return Problem{"nothing was measured", part.limb, "give its length or its width, or take it out"};
+      return Problem{say("nothing was measured"), Name(part.limb),
+                     say("give its length or its width, or take it out")};
     for (const auto& problem :
          {refuse(part.limb, part.length, "length"), refuse(part.limb, part.across, "width")})
       if (problem) return *problem;
@@ -59,8 +60,8 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
     r.planned = r.byLength ? limb->length : widestAcross(planned, *limb);
     r.measured = r.byLength ? *part.length : *part.across;
     if (!(r.planned > 0))
-      return Problem{fmt::format("the {} has no length of its own", part.limb), "made parts",
-                     "give its width"};
+      return Problem{say("the {} has no length of its own", Name(part.limb)), Name(named("made parts")),
+                     say("give its width")};
     const double q = r.measured / r.planned;
     squares += q * q;
     sum += q;
@@ -74,9 +75,7 @@ Result<MadeFit> fitMadeParts(const Figure& planned, const Shape& shape, const st
     MadeResidual& r = fit.residuals[i];
     const FigureLimb* limb = find(planned, made[i].limb);
     r.off = r.measured / (r.planned * fit.ratio) - 1;
-    std::string name = limb->twin < 0 ? limb->name : limb->family;
-    name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
-    r.words = inWords(name, r.off);
+    r.words = inWords(limb->part, r.off);
     const double length = made[i].length ? *made[i].length / (limb->length * fit.ratio) : 1;
     const double across = made[i].across   ? *made[i].across / (widestAcross(planned, *limb) * fit.ratio)
                           : made[i].length ? length

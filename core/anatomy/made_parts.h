@@ -24,7 +24,7 @@ struct MadeResidual {
   double measured = 0; ///< mm
   double off = 0;      ///< measured over what the fitted figure wants, less 1: 0.09 = 9 % large
   bool byLength = true;
-  std::string words; ///< "the head is 9 % large for this body"
+  Said words; ///< "the head is 9 % large for this body"
 };
 
 struct MadeFit {

@@ -76,8 +76,9 @@ struct PatternBone {
 
 /// A chain of bones (or, for digits, several chains from one joint) that a maker names.
 struct PatternLimb {
-  std::string id;   ///< "foreleg"; a twin's figure limbs are "left-foreleg" and "right-foreleg"
-  std::string name; ///< "foreleg"
+  std::string id;     ///< "foreleg"; a twin's figure limbs are "left-foreleg" and "right-foreleg"
+  std::string name;   ///< "foreleg"
+  std::string plural; ///< "forelegs"
   LimbKind kind = LimbKind::Part;
   bool twin = false;
   Firmness firmness = Firmness::Medium;

@@ -2,8 +2,6 @@
 
 #include "anatomy/figure.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -69,7 +67,7 @@ private:
     return {p_.joints.at(b.from), p_.joints.at(b.to)};
   }
 
-  void add(const std::string& where, const std::string& what, const std::string& remedy) {
+  void add(const std::string& where, const Said& what, const Said& remedy) {
     out_.push_back({what, where, remedy});
   }
 
@@ -81,8 +79,8 @@ private:
                 .distance;
         if (gap > radius(*parent) + radius(b))
           add("bones." + b.id,
-              fmt::format("begins {:.2f} modules from {}, which carries it", gap, parent->id),
-              "bring its first joint nearer, or name another parent");
+              say("begins {} modules from {}, which carries it", Number(gap, 2), AsIs(parent->id)),
+              say("bring its first joint nearer, or name another parent"));
       }
     for (const PatternFlat& f : p_.flats) {
       double gap = 1e9;
@@ -93,8 +91,8 @@ private:
                               radius(*bone));
       }
       if (gap > 0.02)
-        add("flats." + f.id, fmt::format("touches nothing: it lies {:.2f} modules off", gap),
-            "bring its root to the bone that carries it");
+        add("flats." + f.id, say("touches nothing: it lies {} modules off", Number(gap, 2)),
+            say("bring its root to the bone that carries it"));
     }
   }
 
@@ -103,8 +101,8 @@ private:
       if (b.twin)
         for (const std::string& joint : {b.from, b.to})
           if (p_.joints.at(joint).y() < -1e-9) {
-            add("joints." + joint, "lies on the right, so its chain crosses its twin's",
-                "give it y of 0 or more");
+            add("joints." + joint, say("lies on the right, so its chain crosses its twin's"),
+                say("give it y of 0 or more"));
             break;
           }
     for (size_t i = 0; i < p_.bones.size(); ++i)
@@ -117,7 +115,8 @@ private:
         if (a.from == b.from || a.from == b.to || a.to == b.from || a.to == b.to) continue;
         const Nearest n = nearest(segment(a), segment(b));
         if (n.distance < kMeet && n.s > 0.02 && n.s < 0.98 && n.t > 0.02 && n.t < 0.98)
-          add("bones." + a.id, fmt::format("crosses {} where no joint is", b.id), "move one of their joints");
+          add("bones." + a.id, say("crosses {} where no joint is", AsIs(b.id)),
+              say("move one of their joints"));
       }
   }
 
@@ -137,9 +136,9 @@ private:
                                        end.deep / begin.deep, begin.deep / end.deep});
         if (ratio > kJump)
           add("bones." + b->id,
-              fmt::format("is {:.0f} % off the girth of {} at the joint they share", (ratio - 1) * 100,
-                          a->id),
-              "give both the same girth there");
+              say("is {} % off the girth of {} at the joint they share", Number((ratio - 1) * 100, 0),
+                  AsIs(a->id)),
+              say("give both the same girth there"));
       }
   }
 
@@ -149,9 +148,9 @@ private:
     const double low = lowestPoint(f);
     if (std::abs(low) > kOffGround * height)
       add("joints",
-          fmt::format("its lowest place is {:.2f} modules {} the ground", std::abs(low),
-                      low > 0 ? "above" : "under"),
-          "let it stand at z = 0");
+          low > 0 ? say("its lowest place is {} modules above the ground", Number(low, 2))
+                  : say("its lowest place is {} modules under the ground", Number(-low, 2)),
+          say("let it stand at z = 0"));
     bool any = false;
     std::vector<std::pair<std::string, double>> legs;
     for (size_t l = 0; l < f.limbs.size(); ++l) {
@@ -174,8 +173,8 @@ private:
     }
     for (const auto& [family, least] : legs)
       if (any && least > kOffGround * height)
-        add("limbs." + family, fmt::format("its foot is {:.2f} modules off the ground", least),
-            "bring the foot to z = 0");
+        add("limbs." + family, say("its foot is {} modules off the ground", Number(least, 2)),
+            say("bring the foot to z = 0"));
   }
 
   void ratios() {
@@ -190,7 +189,7 @@ private:
             thick = std::max(thick, std::min(s.across, s.deep));
       }
     if (!(trunk > 0)) {
-      add("limbs", "there is no trunk with wire in it", "name one limb of kind trunk");
+      add("limbs", say("there is no trunk with wire in it"), say("name one limb of kind trunk"));
       return;
     }
     struct Bounds {
@@ -204,14 +203,14 @@ private:
             Bounds{LimbKind::Arm, 0.2, 3}, Bounds{LimbKind::Tail, 0.03, 4}})
         if (limb.kind == b.kind && (limb.length < b.low * trunk || limb.length > b.high * trunk))
           add("limbs." + limb.family,
-              fmt::format("its length is {:.2f} of the trunk's, which no creature here has",
-                          limb.length / trunk),
-              "check the joints");
+              say("its length is {} of the trunk's, which no creature here has",
+                  Number(limb.length / trunk, 2)),
+              say("check the joints"));
     }
     if (p_.coatThickness > thick / 2)
-      add("coat.thickness", "is more than the trunk's radius", "give it in modules");
+      add("coat.thickness", say("is more than the trunk's radius"), say("give it in modules"));
     if (p_.eyeDiameter > 0.6 * thick)
-      add("eyes.diameter", "is more than half the trunk", "give it in modules");
+      add("eyes.diameter", say("is more than half the trunk"), say("give it in modules"));
   }
 
   const Pattern& p_;

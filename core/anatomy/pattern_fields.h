@@ -22,57 +22,60 @@ public:
 
   explicit PatternFields(std::string file) : file_(std::move(file)) {}
 
-  [[noreturn]] void fail(const std::string& where, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", where, what), file_, remedy}};
+  [[noreturn]] void fail(const std::string& where, const Said& what, const Said& remedy) const {
+    throw Bad{Problem{say("{} {}", AsIs(where), what), file_, remedy}};
   }
 
   const Json& field(const Json& in, const std::string& key, const std::string& prefix) const {
-    if (!in.contains(key)) fail(prefix + key, "is missing", "add it");
+    if (!in.contains(key)) fail(prefix + key, say("is missing"), say("add it"));
     return in[key];
   }
   std::string text(const Json& in, const std::string& key, const std::string& prefix) const {
     const Json& value = field(in, key, prefix);
     if (!value.is_string() || value.get_ref<const std::string&>().empty())
-      fail(prefix + key, "is not text", "write it in quotation marks");
+      fail(prefix + key, say("is not text"), say("write it in quotation marks"));
     return value.get<std::string>();
   }
   double number(const Json& in, const std::string& key, const std::string& prefix) const {
     const Json& value = field(in, key, prefix);
-    if (!value.is_number()) fail(prefix + key, "is not a number", "write a plain number");
+    if (!value.is_number()) fail(prefix + key, say("is not a number"), say("write a plain number"));
     const double number = value.get<double>();
     if (!std::isfinite(number) || std::abs(number) > 1e6)
-      fail(prefix + key, "is out of all proportion", "check it");
+      fail(prefix + key, say("is out of all proportion"), say("check it"));
     return number;
   }
   double positive(const Json& in, const std::string& key, const std::string& prefix) const {
     const double value = number(in, key, prefix);
-    if (!(value > 0)) fail(prefix + key, fmt::format("is {:g}", value), "give a number above 0");
+    if (!(value > 0))
+      fail(prefix + key, say("is {}", Number(value, Quantity::kShort)), say("give a number above 0"));
     return value;
   }
   bool flag(const Json& in, const std::string& key, const std::string& prefix, bool otherwise) const {
     if (!in.contains(key)) return otherwise;
-    if (!in[key].is_boolean()) fail(prefix + key, "is neither true nor false", "write true or false");
+    if (!in[key].is_boolean())
+      fail(prefix + key, say("is neither true nor false"), say("write true or false"));
     return in[key].get<bool>();
   }
   const Json& object(const Json& in, const std::string& key, const std::string& prefix) const {
     const Json& value = field(in, key, prefix);
-    if (!value.is_object()) fail(prefix + key, "is not a group of fields", "write it in { }");
+    if (!value.is_object()) fail(prefix + key, say("is not a group of fields"), say("write it in {{ }}"));
     return value;
   }
   const Json& list(const Json& in, const std::string& key, const std::string& prefix) const {
     const Json& value = field(in, key, prefix);
-    if (!value.is_array()) fail(prefix + key, "is not a list", "write it in [ ]");
+    if (!value.is_array()) fail(prefix + key, say("is not a list"), say("write it in [ ]"));
     return value;
   }
   Vec3 point(const Json& value, const std::string& where) const {
-    if (!value.is_array() || value.size() != 3) fail(where, "is not a place", "give [x, y, z] in modules");
+    if (!value.is_array() || value.size() != 3)
+      fail(where, say("is not a place"), say("give [x, y, z] in modules"));
     Vec3 out;
     for (size_t i = 0; i < 3; ++i) {
-      if (!value[i].is_number()) fail(where, "is not a place", "give [x, y, z] in modules");
+      if (!value[i].is_number()) fail(where, say("is not a place"), say("give [x, y, z] in modules"));
       out[static_cast<Eigen::Index>(i)] = value[i].get<double>();
     }
     if (!out.allFinite() || out.cwiseAbs().maxCoeff() > 1000)
-      fail(where, "is out of all proportion", "check it");
+      fail(where, say("is out of all proportion"), say("check it"));
     return out;
   }
 

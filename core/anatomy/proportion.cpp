@@ -1,7 +1,5 @@
 #include "anatomy/proportion.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -33,18 +31,19 @@ std::vector<Ratio> ratiosOf(const Figure& f) {
   if (!trunk || !(trunk->length > 0)) return out;
   for (const FigureLimb& limb : f.limbs) {
     if (limb.side < 0 || !(limb.length > 0) || limb.kind == LimbKind::Trunk) continue;
-    std::string name = limb.family;
-    std::replace(name.begin(), name.end(), '-', ' ');
-    out.push_back({limb.family + "-to-body", name + " to body", name, limb.length / trunk->length});
+    out.push_back({limb.family + "-to-body", limb.part + " to body", limb.part, limb.length / trunk->length});
   }
-  out.push_back({"girth-to-body", "girth to body", "trunk", widest(f, *trunk) / trunk->length});
+  out.push_back(
+      {"girth-to-body", std::string(named("girth to body")), "trunk", widest(f, *trunk) / trunk->length});
   if (const FigureLimb* head = first(f, LimbKind::Head); head)
-    out.push_back(
-        {"head-girth-to-girth", "head's girth to the trunk's", "head", widest(f, *head) / widest(f, *trunk)});
+    out.push_back({"head-girth-to-girth", std::string(named("head's girth to the trunk's")), "head",
+                   widest(f, *head) / widest(f, *trunk)});
   if (f.shoulderHeight > 0)
-    out.push_back({"shoulder-to-body", "shoulder height to body", "legs", f.shoulderHeight / trunk->length});
+    out.push_back({"shoulder-to-body", std::string(named("shoulder height to body")), "legs",
+                   f.shoulderHeight / trunk->length});
   if (const FigureLimb* head = first(f, LimbKind::Head); head && f.eyeDiameter > 0)
-    out.push_back({"eye-to-head", "eye to head", "eyes", f.eyeDiameter / widest(f, *head)});
+    out.push_back(
+        {"eye-to-head", std::string(named("eye to head")), "eyes", f.eyeDiameter / widest(f, *head)});
   return out;
 }
 
@@ -69,16 +68,18 @@ std::vector<Proportion> proportions(const Figure& figure, const Figure& animal) 
     p.low = it->value * (1 - spread);
     p.high = it->value * (1 + spread);
     p.verdict = r.value > p.high * (1 + 1e-9) ? 1 : r.value < p.low * (1 - 1e-9) ? -1 : 0;
-    std::string kind = animal.patternName;
-    if (!kind.empty()) kind[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(kind[0])));
+    const Name kind = lowerName(animal.patternName);
+    // English alone asks; a language has both sentences to say it in.
+    const bool vowel =
+        !kind.text.empty() && std::string_view("AEIOUaeiou").find(kind.text[0]) != std::string_view::npos;
     const double percent = std::abs(r.value / it->value - 1) * 100;
-    p.sentence =
-        p.verdict == 0
-            ? std::string("within the animal's range")
-            : fmt::format("{} {:.0f} % {} for {} {}", r.part, percent, p.verdict > 0 ? "large" : "small",
-                          std::string("aeiou").find(kind.empty() ? 'x' : kind[0]) != std::string::npos ? "an"
-                                                                                                       : "a",
-                          kind);
+    const Name part(r.part);
+    const Number off(percent, 0);
+    p.sentence = p.verdict == 0  ? say("within the animal's range")
+                 : p.verdict > 0 ? (vowel ? say("{} {} % large for an {}", part, off, kind)
+                                          : say("{} {} % large for a {}", part, off, kind))
+                                 : (vowel ? say("{} {} % small for an {}", part, off, kind)
+                                          : say("{} {} % small for a {}", part, off, kind));
     out.push_back(std::move(p));
   }
   return out;

@@ -14,7 +14,7 @@ struct Proportion {
   double low = 0, high = 0; ///< the animal's range: an estimate, see proportionSpread()
   /// +1 above the range, -1 below it, 0 within.
   int verdict = 0;
-  std::string sentence; ///< "head 18 % large for a red fox", "within the animal's range"
+  Said sentence; ///< "head 18 % large for a red fox", "within the animal's range"
 };
 
 /// How far animals of one kind differ in a ratio, as a share of it [E]: 0.10 for lengths of head, neck and

@@ -3,8 +3,6 @@
 #include "anatomy/character.h"
 #include "anatomy/settle.h"
 
-#include <fmt/format.h>
-
 #include <array>
 #include <cmath>
 #include <functional>
@@ -229,28 +227,31 @@ Pattern shaped(const Pattern& pattern, const Shape& shape) {
 std::optional<Problem> shapeProblem(const Pattern& pattern, const Shape& shape) {
   const Character& c = shape.character;
   struct Dial {
-    const char* name;
+    std::string_view name;
     double value, low, high;
   };
-  for (const Dial& d : {Dial{"head", c.head, 0.5, 3}, Dial{"muzzle", c.muzzle, 0.3, 2},
-                        Dial{"legs", c.legs, 0.3, 2}, Dial{"eyes", c.eyes, 0.5, 4},
-                        Dial{"eyes lower", c.eyesLower, -0.2, 0.4}, Dial{"girth", c.girth, 0.5, 2}})
+  for (const Dial& d :
+       {Dial{named("head"), c.head, 0.5, 3}, Dial{named("muzzle"), c.muzzle, 0.3, 2},
+        Dial{named("legs"), c.legs, 0.3, 2}, Dial{named("eyes"), c.eyes, 0.5, 4},
+        Dial{named("eyes lower"), c.eyesLower, -0.2, 0.4}, Dial{named("girth"), c.girth, 0.5, 2}})
     if (!(d.value >= d.low && d.value <= d.high))
-      return Problem{fmt::format("{} of {:g} is out of range", d.name, d.value),
+      return Problem{say("{} of {} is out of range", Name(d.name), Number(d.value, Quantity::kShort)),
                      {},
-                     fmt::format("give {:g} to {:g}", d.low, d.high)};
+                     say("give {} to {}", Number(d.low, Quantity::kShort), Number(d.high, Quantity::kShort))};
   for (const auto& [bone, factor] : shape.lengths)
     if (!(factor >= 0.05 && factor <= 20))
-      return Problem{fmt::format("{} times the length of {} is out of range", factor, bone),
-                     {},
-                     "give a twentieth to twenty times the animal's"};
+      return Problem{
+          say("{} times the length of {} is out of range", Number(factor, Quantity::kShort), AsIs(bone)),
+          {},
+          say("give a twentieth to twenty times the animal's")};
   for (const auto& [key, g] : shape.girths)
     if (!(g.across >= 0.1 && g.across <= 10 && g.deep >= 0.1 && g.deep <= 10 && std::abs(g.lift) <= 5))
-      return Problem{
-          fmt::format("the girth at {} is out of range", key), {}, "give a tenth to ten times the animal's"};
+      return Problem{say("the girth at {} is out of range", AsIs(key)),
+                     {},
+                     say("give a tenth to ten times the animal's")};
   for (const auto& [joint, by] : shape.moved)
     if (!by.allFinite() || by.cwiseAbs().maxCoeff() > kFarthest)
-      return Problem{fmt::format("{} is moved too far", joint), {}, "put it back nearer to the animal"};
+      return Problem{say("{} is moved too far", AsIs(joint)), {}, say("put it back nearer to the animal")};
   if (shape.none()) return std::nullopt;
   const Pattern made = reshaped(pattern, shape, false); // standing changes no length
   for (const PatternBone& b : made.bones)
@@ -262,7 +263,7 @@ std::optional<Problem> shapeProblem(const Pattern& pattern, const Shape& shape) 
         return made.joints.at(name);
       };
       if ((at(b.to) - at(b.from)).norm() < kShortest)
-        return Problem{fmt::format("{} would have no length", b.id), {}, "leave its two joints apart"};
+        return Problem{say("{} would have no length", Name(b.name)), {}, say("leave its two joints apart")};
       if (!b.twin || !made.right) break;
     }
   return std::nullopt;

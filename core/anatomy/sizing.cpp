@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -58,37 +56,44 @@ double modulesOf(const Pattern& pattern, const Sizing& sizing) {
 std::string_view word(SizeBy by) {
   switch (by) {
   case SizeBy::ShoulderHeight:
-    return "shoulder height";
+    return named("shoulder height");
   case SizeBy::BodyLength:
-    return "body length";
+    return named("body length");
   case SizeBy::HeadLength:
-    return "head length";
+    return named("head length");
   case SizeBy::Limb:
-    return "length of the limb";
+    return named("length of the limb");
   case SizeBy::Scale:
-    return "scale";
+    return named("scale");
   case SizeBy::OverallHeight:
     break;
   }
-  return "height";
+  return named("height");
 }
 
 std::optional<Problem> sizeProblem(SizeBy by, double mm) {
   if (by == SizeBy::Scale) {
     if (std::isfinite(mm) && mm > 1 / kLargestScale && mm < kLargestScale) return std::nullopt;
-    return Problem{fmt::format("a scale of 1:{:g} is none to build to", mm), {}, "give one like 1:8"};
+    return Problem{say("a scale of 1:{} is none to build to", Number(mm, Quantity::kShort)),
+                   {},
+                   say("give one like 1:8")};
   }
   const bool whole = by != SizeBy::HeadLength && by != SizeBy::Limb;
   const double smallest = whole ? kSmallestMm : kSmallestPart;
-  const std::string range =
-      fmt::format("give a {} from {:g} mm to {:g} m", word(by), smallest, kLargestMm / 1000);
-  if (!std::isfinite(mm)) return Problem{fmt::format("the {} is not a number", word(by)), {}, range};
-  if (!(mm > 0)) return Problem{fmt::format("a {} of {:g} mm is not above zero", word(by), mm), {}, range};
+  const Said range = say("give a {} from {} to {}", Name(word(by)), Length(smallest, Quantity::kShort),
+                         Length(kLargestMm).metres());
+  if (!std::isfinite(mm)) return Problem{say("the {} is not a number", Name(word(by))), {}, range};
+  if (!(mm > 0))
+    return Problem{
+        say("a {} of {} is not above zero", Name(word(by)), Length(mm, Quantity::kShort)), {}, range};
   if (mm < smallest)
-    return Problem{fmt::format("a {} of {:g} mm is too small to wrap", word(by), mm), {}, range};
+    return Problem{
+        say("a {} of {} is too small to wrap", Name(word(by)), Length(mm, Quantity::kShort)), {}, range};
   if (mm > kLargestMm)
     return Problem{
-        fmt::format("a {} of {:g} m is larger than any wire here holds", word(by), mm / 1000), {}, range};
+        say("a {} of {} is larger than any wire here holds", Name(word(by)), Length(mm, 1).metres()),
+        {},
+        range};
   return std::nullopt;
 }
 
@@ -98,13 +103,14 @@ Result<double> parseScale(std::string_view text) {
   if (colon == std::string_view::npos) {
     const auto only = number(text);
     if (!only) return only.problem();
-    if (!(*only > 0)) return Problem{"a scale is above zero", std::string(text), "write it like 1:8"};
+    if (!(*only > 0))
+      return Problem{say("a scale is above zero"), std::string(text), say("write it like 1:8")};
     return *only;
   }
   const auto part = number(text.substr(0, colon));
   const auto whole = number(text.substr(colon + 1));
   if (!part || !whole || !(*part > 0) || !(*whole > 0))
-    return Problem{fmt::format("\"{}\" is not a scale", text), {}, "write it like 1:8"};
+    return Problem{say("\"{}\" is not a scale", AsIs(text)), {}, say("write it like 1:8")};
   return *whole / *part;
 }
 
@@ -120,20 +126,20 @@ Result<double> scaleOf(const Pattern& pattern, const Figure& unit, const Sizing&
   } else {
     const double modules = lengthOf(unit, pattern, sizing.by, sizing.limb);
     if (!(modules > 0))
-      return Problem{fmt::format("this animal has no {} to size it by",
-                                 sizing.by == SizeBy::Limb ? sizing.limb : "head"),
+      return Problem{say("this animal has no {} to size it by",
+                         Name(sizing.by == SizeBy::Limb ? std::string_view(sizing.limb) : named("head"))),
                      {},
-                     "size it by its height"};
+                     say("size it by its height")};
     scale = sizing.mm / modules;
   }
   if (sizing.by != SizeBy::OverallHeight && sizing.by != SizeBy::ShoulderHeight &&
       sizing.by != SizeBy::BodyLength) {
     const double height = unit.overallHeight * scale;
     if (height < kSmallestMm || height > kLargestMm)
-      return Problem{
-          fmt::format("with that the figure would be {:.3g} mm high", height),
-          {},
-          fmt::format("heights from {:g} mm to {:g} m can be planned", kSmallestMm, kLargestMm / 1000)};
+      return Problem{say("with that the figure would be {} high", Length(height)),
+                     {},
+                     say("heights from {} to {} can be planned", Length(kSmallestMm, Quantity::kShort),
+                         Length(kLargestMm).metres())};
   }
   return scale;
 }

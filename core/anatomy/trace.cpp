@@ -1,7 +1,6 @@
 #include "anatomy/trace.h"
 
 #include <Eigen/Geometry>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
@@ -203,21 +202,23 @@ std::string landmarkWords(const Pattern& pattern, const std::string& sided, View
   if (words.ends_with("_j")) words.resize(words.size() - 2);
   std::replace(words.begin(), words.end(), '_', ' ');
   if (s.side == 0) return words;
-  if (view == View::Side) return s.side < 0 ? words : fmt::format("{} of the far side", words);
-  return fmt::format("{} {}", s.side > 0 ? "left" : "right", words);
+  if (view == View::Side) return s.side < 0 ? words : words + " of the far side";
+  return (s.side > 0 ? "left " : "right ") + words;
 }
 
 Result<Similarity> fitSimilarity(const Pattern& pattern, const Photo& photo) {
   const std::vector<Pair> pairs = pairsOf(pattern, photo);
   if (pairs.size() < 2)
-    return Problem{fmt::format("{} landmark{} placed, two are needed", pairs.size(),
-                               pairs.size() == 1 ? " is" : "s are"),
-                   {},
-                   "click the next one on the picture"};
+    return Problem{
+        counted(many("{} landmarks are placed, two are needed", "{} landmark is placed, two are needed"),
+                pairs.size()),
+        {},
+        say("click the next one on the picture")};
   const auto [wide, narrow] = spreads(pairs);
-  if (wide < 2) return Problem{"the landmarks all lie on one spot", {}, "place them where the joints are"};
+  if (wide < 2)
+    return Problem{say("the landmarks all lie on one spot"), {}, say("place them where the joints are")};
   if (pairs.size() >= 3 && narrow < 1e-3 * wide)
-    return Problem{"the landmarks lie in one line", {}, "place one off the line, such as a foot"};
+    return Problem{say("the landmarks lie in one line"), {}, say("place one off the line, such as a foot")};
   const Fitted plain = fitOne(pairs, false);
   const Fitted flipped = fitOne(pairs, true);
   if (pairs.size() == 2) return std::abs(plain.s.turn) <= std::abs(flipped.s.turn) ? plain.s : flipped.s;

@@ -3,8 +3,6 @@
 #include "pose/posing.h"
 #include "project/limits.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna::edit {
@@ -41,7 +39,7 @@ Project stanceTaken(Project project, const Plan& plan, PatternPose pose) {
 Result<Project> poseTaken(Project project, const Plan& plan, const std::string& name) {
   for (const auto& [pose, own] : posesOf(project, plan))
     if (pose.name == name) return stanceTaken(std::move(project), plan, pose);
-  return Problem{fmt::format("there is no pose \"{}\"", name), {}, "take one of those there are"};
+  return Problem{say("there is no pose \"{}\"", AsIs(name)), {}, say("take one of those there are")};
 }
 
 std::string poseAfter(const Project& project, const Plan& plan, int step) {
@@ -54,17 +52,16 @@ std::string poseAfter(const Project& project, const Plan& plan, int step) {
 }
 
 Result<Project> poseKept(Project project, std::string name) {
-  if (name.empty()) return Problem{"a pose needs a name, so that it can be found again", {}, "give it one"};
+  if (name.empty())
+    return Problem{say("a pose needs a name, so that it can be found again"), {}, say("give it one")};
   if (letters(name) > kLongestPoseName)
-    return Problem{"that name is longer than a label holds",
-                   {},
-                   fmt::format("give it up to {} letters", kLongestPoseName)};
+    return Problem{
+        say("that name is longer than a label holds"), {}, say("give it up to {} letters", kLongestPoseName)};
   Stances& s = project.stances;
   const auto found =
       std::find_if(s.saved.begin(), s.saved.end(), [&](const PatternPose& p) { return p.name == name; });
   if (found == s.saved.end() && s.saved.size() >= limits::kMostPoses)
-    return Problem{
-        fmt::format("a figure keeps {} poses at most", limits::kMostPoses), {}, "remove one first"};
+    return Problem{say("a figure keeps {} poses at most", limits::kMostPoses), {}, say("remove one first")};
   s.now.name = std::move(name);
   if (found == s.saved.end())
     s.saved.push_back(s.now);

@@ -9,8 +9,6 @@
 #include "judge/planning.h"
 #include "pose/posing.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -51,7 +49,7 @@ public:
   }
 
 private:
-  void attempt(std::string words, double size, Project project) {
+  void attempt(Said words, double size, Project project) {
     const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     const PoseReport then = poseReport(project, *made, catalog_, report_.pose);
@@ -67,24 +65,23 @@ private:
     r.mends = found->level == Level::Good;
     r.size = size;
     r.gain = gain;
-    r.result = fmt::format("then the {}: {}", found->name,
-                           r.mends ? fmt::format("holds {}, a knock {}", timesWords(found->hold.hold),
-                                                 timesWords(found->hold.nudge))
-                                   : found->sentence);
+    r.result = r.mends ? say("then the {}: holds {}, a knock {}", Name(found->name), Times(found->hold.hold),
+                             Times(found->hold.nudge))
+                       : say("then the {}: {}", Name(found->name), found->sentence);
     // A change that spoils something else says so.
     const auto worse = [](const PoseReport& report) {
       return std::count_if(report.findings.begin(), report.findings.end(),
                            [](const Finding& f) { return f.level != Level::Good; });
     };
-    if (worse(then) > worse(report_)) r.result += " Something else is to be looked at then.";
+    if (worse(then) > worse(report_))
+      r.result = together(r.result, say("Something else is to be looked at then."));
     r.project = std::move(project);
     out_.push_back(std::move(r));
   }
 
   void take(double d, double size) {
     if (auto p = edit::wireOf(project_, plan_, limb_, d))
-      attempt(fmt::format("{}: take {} mm wire", part_.family, printNumber(d, 2)), size,
-              std::move(p).value());
+      attempt(say("{}: take {} wire", Name(part_.part), Length(d, 2)), size, std::move(p).value());
   }
 
   void thicker() {
@@ -102,9 +99,9 @@ private:
 
   void doubled() {
     if (auto p = edit::doubled(project_, plan_, limb_))
-      attempt(
-          fmt::format("{}: {}", part_.family, wire_.section.wires == 1 ? "double the wire" : "four strands"),
-          2.5, std::move(*p));
+      attempt(wire_.section.wires == 1 ? say("{}: double the wire", Name(part_.part))
+                                       : say("{}: four strands", Name(part_.part)),
+              2.5, std::move(*p));
   }
 
   void glued() {
@@ -112,7 +109,7 @@ private:
     if (project_.stances.glued.contains(id) || wire_.section.strands() < 2) return;
     Project p = project_;
     p.stances.glued.insert(id);
-    attempt(fmt::format("glue the strands at the {}", joint_.name), 1.5, std::move(p));
+    attempt(say("glue the strands at the {}", Name(joint_.name)), 1.5, std::move(p));
   }
 
   [[nodiscard]] static Firmness softerThan(Firmness now) {
@@ -123,7 +120,7 @@ private:
     if (joint_.hold.against >= 1) return;
     const Firmness now = plan_.wool->limbs[static_cast<size_t>(limb_)].firmness;
     if (auto p = edit::softened(project_, plan_, limb_))
-      attempt(fmt::format("felt the {} {}", part_.family, word(softerThan(now))), 1, std::move(*p));
+      attempt(say("felt the {} {}", Name(part_.part), Name(word(softerThan(now)))), 1, std::move(*p));
   }
 
   /// Less on what hangs beyond: a head is most of what a neck carries.
@@ -132,29 +129,29 @@ private:
     const Firmness now = plan_.wool->limbs[static_cast<size_t>(carried)].firmness;
     if (carried != limb_ || joint_.hold.against >= 1)
       if (auto p = edit::softened(project_, plan_, carried))
-        attempt(fmt::format("felt the {} {}, so it weighs less",
-                            plan_.figure->limbs[static_cast<size_t>(carried)].family, word(softerThan(now))),
+        attempt(say("felt the {} {}, so it weighs less",
+                    Name(plan_.figure->limbs[static_cast<size_t>(carried)].part),
+                    Name(word(softerThan(now)))),
                 2, std::move(*p));
     const double coat = plan_.wool->coatLaid;
     if (coat < 2 * catalog_.wool.coatLeast) return;
     Project p = project_;
     const double thinner = 0.6 * coat;
     p.coat = thinner;
-    attempt(fmt::format("a coat of {} mm instead of {}", printNumber(thinner, 1), printNumber(coat, 1)), 3,
-            std::move(p));
+    attempt(say("a coat of {} instead of {}", Length(thinner, 1), Length(coat, 1).figure()), 3, std::move(p));
   }
 
   void shorter() {
-    attempt(fmt::format("make the {} a seventh shorter", part_.family), 4,
+    attempt(say("make the {} a seventh shorter", Name(part_.part)), 4,
             edit::lengthened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
   void thinnerPart() {
-    attempt(fmt::format("make the {} a seventh thinner", part_.family), 4,
+    attempt(say("make the {} a seventh thinner", Name(part_.part)), 4,
             edit::thickened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
-  void smaller() { attempt("make the whole figure a tenth smaller", 5, edit::sizedBy(project_, 0.9)); }
+  void smaller() { attempt(say("make the whole figure a tenth smaller"), 5, edit::sizedBy(project_, 0.9)); }
 
   void fewer() {
     const int times_ = project_.stances.times.value_or(static_cast<int>(catalog_.pose.reposesWanted));
@@ -163,14 +160,14 @@ private:
     if (fewer >= times_ || fewer < 1) return;
     Project p = project_;
     p.stances.times = fewer;
-    attempt(fmt::format("go through the poses {} times instead of {}", fewer, times_), 1, std::move(p));
+    attempt(say("go through the poses {} times instead of {}", fewer, times_), 1, std::move(p));
   }
 
   void based() {
     if (project_.stances.support.feet == Feet::Base || project_.stances.support.feet == Feet::Glued) return;
     Project p = project_;
     p.stances.support.feet = Feet::Base;
-    attempt("glue the feet to a base", 3, std::move(p));
+    attempt(say("glue the feet to a base"), 3, std::move(p));
   }
 
   const Project& project_;

@@ -6,8 +6,8 @@
 namespace columna {
 
 struct PoseRemedy {
-  std::string words;  ///< "double the neck's wire"
-  std::string result; ///< "then the root of the neck holds 2.6 times its load"
+  Said words;         ///< "double the neck's wire"
+  Said result;        ///< "then the root of the neck holds 2.6 times its load"
   Project project;    ///< with the change made
   bool mends = false; ///< what it was for is good then
   double size = 0;    ///< how much of a change it is, smallest first

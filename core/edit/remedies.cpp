@@ -8,8 +8,6 @@
 #include "judge/factor_words.h"
 #include "judge/planning.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -35,7 +33,7 @@ public:
   }
 
 private:
-  void attempt(std::string words, Project project) {
+  void attempt(Said words, Project project) {
     const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     const auto l = made->figure->limb(part_.id);
@@ -51,12 +49,12 @@ private:
     r.hold = then.hold.hold;
     r.nudge = then.hold.nudge;
     r.verdict = then.verdict;
-    r.result =
-        fmt::format("then it holds {} its load{}", timesWords(r.hold),
-                    r.hold >= rules.holdNeeded && r.nudge < rules.nudgeNeeded ? ", but droops if knocked"
-                    : r.verdict == Level::Good                                ? ""
-                    : r.hold < rules.holdNeeded                               ? ", still too little"
-                                                : "; something else is still to be looked at");
+    r.result = r.hold >= rules.holdNeeded && r.nudge < rules.nudgeNeeded
+                   ? say("then it holds {} its load, but droops if knocked", Times(r.hold))
+               : r.verdict == Level::Good ? say("then it holds {} its load", Times(r.hold))
+               : r.hold < rules.holdNeeded
+                   ? say("then it holds {} its load, still too little", Times(r.hold))
+                   : say("then it holds {} its load; something else is still to be looked at", Times(r.hold));
     r.project = std::move(project);
     out_.push_back(std::move(r));
   }
@@ -66,15 +64,14 @@ private:
     for (const double d : now_.section.material.diameters) {
       if (d <= now_.section.diameter + 1e-9) continue;
       if (auto p = edit::wireOf(project_, plan_, limb_, d))
-        attempt(fmt::format("take {} mm {}", printNumber(d, 2), now_.section.material.shortName),
-                std::move(p).value());
+        attempt(say("take {} {}", Length(d, 2), Name(now_.section.material.shortName)), std::move(p).value());
       if (++steps == 3 || (!out_.empty() && out_.back().verdict == Level::Good)) break;
     }
   }
 
   void doubled() {
     if (auto p = edit::doubled(project_, plan_, limb_))
-      attempt(now_.section.wires == 1 ? "double the wire" : "double it again, to four strands",
+      attempt(now_.section.wires == 1 ? say("double the wire") : say("double it again, to four strands"),
               std::move(*p));
   }
 
@@ -86,11 +83,11 @@ private:
         best = &m;
     if (!best) return;
     if (auto p = edit::metalOf(project_, plan_, limb_, best->id))
-      attempt(fmt::format("take {}", best->name), std::move(p).value());
+      attempt(say("take {}", Name(best->name)), std::move(p).value());
   }
 
   void shorter() {
-    attempt(fmt::format("make the {} a seventh shorter", part_.family),
+    attempt(say("make the {} a seventh shorter", Name(part_.part)),
             edit::lengthened(project_, plan_, limb_, edit::kSeventhLess));
   }
 
@@ -99,12 +96,12 @@ private:
     const int carried = edit::carriedBy(plan_, limb_);
     const Firmness now = plan_.wool->limbs[static_cast<size_t>(carried)].firmness;
     if (auto p = edit::softened(project_, plan_, carried))
-      attempt(fmt::format("felt the {} {}", plan_.figure->limbs[static_cast<size_t>(carried)].family,
-                          word(now == Firmness::Firm ? Firmness::Medium : Firmness::Soft)),
+      attempt(say("felt the {} {}", Name(plan_.figure->limbs[static_cast<size_t>(carried)].part),
+                  Name(word(now == Firmness::Firm ? Firmness::Medium : Firmness::Soft))),
               std::move(*p));
   }
 
-  void smaller() { attempt("make the whole figure a tenth smaller", edit::sizedBy(project_, 0.9)); }
+  void smaller() { attempt(say("make the whole figure a tenth smaller"), edit::sizedBy(project_, 0.9)); }
 
   const Project& project_;
   const Catalog& catalog_;

@@ -7,9 +7,9 @@
 namespace columna {
 
 struct Remedy {
-  std::string words;  ///< "take 2.5 mm wire", a few words
-  std::string result; ///< "then it holds 2.3 times its load"
-  Project project;    ///< with the change made
+  Said words;      ///< "take 2.5 mm wire", a few words
+  Said result;     ///< "then it holds 2.3 times its load"
+  Project project; ///< with the change made
   double hold = 0, nudge = 0;
   Level verdict = Level::Good;
 };

@@ -3,8 +3,6 @@
 #include "judge/planning.h"
 #include "wire/allowance.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <functional>
@@ -52,13 +50,13 @@ constexpr double kNearForWire = 0.3; ///< wire hardly feels a few per cent of we
 
 std::optional<Problem> settledByParts(const Project& project) {
   if (project.made.empty()) return std::nullopt;
-  return Problem{"the made parts settle the size already", {}, "take them out of Made parts first"};
+  return Problem{say("the made parts settle the size already"), {}, say("take them out of Made parts first")};
 }
 
 /// Height at which `amount` reaches `wanted`; amount rises with height, about as its third power.
 Result<double> solve(const Project& project, const Catalog& catalog, double wanted,
-                     const std::function<double(const Plan&)>& amount, double close,
-                     const std::string& what) {
+                     const std::function<double(const Plan&)>& amount, double close, const Said& what,
+                     const std::function<Quantity(double)>& as) {
   double low = kSmallestMm;
   double high = kLargestMm;
   Heights heights(project, catalog, kNearForWool);
@@ -72,10 +70,10 @@ Result<double> solve(const Project& project, const Catalog& catalog, double want
   if (!least) return least.problem();
   if (!most) return most.problem();
   if (wanted < *least || wanted > *most)
-    return Problem{fmt::format("no figure of this animal takes {}", what),
+    return Problem{say("no figure of this animal takes {}", what),
                    {},
-                   fmt::format("from {:g} mm to {:g} m high it takes {:.3g} to {:.3g}", kSmallestMm,
-                               kLargestMm / 1000, *least, *most)};
+                   say("from {} to {} high it takes {} to {}", Length(kSmallestMm, Quantity::kShort),
+                       Length(kLargestMm).metres(), as(*least), as(*most))};
   double fLow = std::cbrt(*least) - std::cbrt(wanted);
   double fHigh = std::cbrt(*most) - std::cbrt(wanted);
   // False position on the cube root, which is nearly a straight line (Illinois rule against a sticking end).
@@ -127,16 +125,18 @@ double coverWanted(const FigureLimb& limb) { return limb.kind == LimbKind::Digit
 
 Result<double> heightForCore(const Project& project, const Catalog& catalog, double grams) {
   if (!(grams > 0) || !std::isfinite(grams))
-    return Problem{fmt::format("{:g} g of wool makes nothing", grams), {}, "give an amount above 0"};
+    return Problem{
+        say("{} of wool makes nothing", Mass(grams, Quantity::kShort)), {}, say("give an amount above 0")};
   if (auto problem = settledByParts(project)) return *problem;
   return solve(
       project, catalog, grams, [](const Plan& p) { return p.totals.core; }, 0.01,
-      fmt::format("{:g} g of core wool", grams));
+      say("{} of core wool", Mass(grams, Quantity::kShort)), [](double g) { return Mass(g); });
 }
 
 Result<double> heightForWire(const Project& project, const Catalog& catalog, double length) {
   if (!(length > 0) || !std::isfinite(length))
-    return Problem{fmt::format("{:g} mm of wire makes nothing", length), {}, "give a length above 0"};
+    return Problem{
+        say("{} of wire makes nothing", Length(length, Quantity::kShort)), {}, say("give a length above 0")};
   if (auto problem = settledByParts(project)) return *problem;
   const auto cut = [](const Plan& p) { return p.totals.wireLength; };
   // Lengths jump where the gauge does, so the answer is closed in from below: the last height that still
@@ -149,10 +149,10 @@ Result<double> heightForWire(const Project& project, const Catalog& catalog, dou
   if (!least) return least.problem();
   if (!most) return most.problem();
   if (cut(*least) > length || cut(*most) < length)
-    return Problem{fmt::format("no figure of this animal takes {:g} mm of wire", length),
+    return Problem{say("no figure of this animal takes {} of wire", Length(length, Quantity::kShort)),
                    {},
-                   fmt::format("from {:g} mm to {:g} m high it takes {:.0f} to {:.0f} mm", kSmallestMm,
-                               kLargestMm / 1000, cut(*least), cut(*most))};
+                   say("from {} to {} high it takes {} to {}", Length(kSmallestMm, Quantity::kShort),
+                       Length(kLargestMm).metres(), Length(cut(*least), 0).figure(), Length(cut(*most), 0))};
   while (high - low > 1e-4 * low) {
     const double mid = std::sqrt(low * high);
     const auto made = heights.at(mid);

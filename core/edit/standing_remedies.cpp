@@ -4,8 +4,6 @@
 #include "measure/quantity.h"
 #include "pose/reach.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -35,7 +33,7 @@ public:
   }
 
 private:
-  void attempt(std::string words, double size, Project project, const PatternPose& pose) {
+  void attempt(Said words, double size, Project project, const PatternPose& pose) {
     const auto made = columna::plan(project, catalog_, {plan_.solid, true});
     if (!made) return;
     project.stances.now = pose;
@@ -48,11 +46,11 @@ private:
     r.mends = standsWell(then, catalog_.pose);
     r.size = size;
     r.gain = gain;
-    r.result = then.standing.base.stands
-                   ? fmt::format("then it stands, {} mm from the edge, and tips {} at {}",
-                                 printNumber(then.standing.base.margin, 1), then.standing.towards,
-                                 printAngle(then.standing.base.tip))
-                   : fmt::format("then {} mm are still missing", printNumber(-then.standing.base.margin, 1));
+    r.result =
+        then.standing.base.stands
+            ? say("then it stands, {} from the edge, and tips {} at {}", Length(then.standing.base.margin, 1),
+                  Name(then.standing.towards), Angle(then.standing.base.tip, 0))
+            : say("then {} are still missing", Length(-then.standing.base.margin, 1));
     r.project = std::move(project);
     out_.push_back(std::move(r));
   }
@@ -66,7 +64,8 @@ private:
       p.whole.flex += degrees * kDegree * away.x();
       p.whole.twist -= degrees * kDegree * away.y();
       const size_t before = out_.size();
-      attempt(fmt::format("lean it {} by {:g}°", compass(away), degrees), degrees / 4, project_, p);
+      attempt(say("lean it {} by {}", Name(compass(away)), Angle(degrees * kDegree, 0)), degrees / 4,
+              project_, p);
       if (out_.size() > before && out_.back().mends) break;
       // Short of mending it, only the largest lean is told.
       if (out_.size() > before && degrees < 15) out_.pop_back();
@@ -87,9 +86,10 @@ private:
       for (const PatternBone& b : plan_.pattern->bones)
         if (b.to == foot.joint) last = &b;
       const PatternLimb* limb = last ? plan_.pattern->limbOf(last->id) : nullptr;
-      attempt(fmt::format("move the {} {} foot {} mm {}", foot.right ? "right" : "left",
-                          limb ? limb->name : std::string("leg"), printNumber(step, 0),
-                          report_.standing.towards),
+      const Name leg(limb ? std::string_view(limb->name) : named("leg"));
+      attempt(foot.right
+                  ? say("move the right {} foot {} {}", leg, Length(step, 0), Name(report_.standing.towards))
+                  : say("move the left {} foot {} {}", leg, Length(step, 0), Name(report_.standing.towards)),
               1.5, project_, moved.pose);
     }
   }
@@ -103,7 +103,7 @@ private:
       const Vec3 at = linkage.place(pose_, foot);
       p = linkage.reach(p, foot, at + Vec3(0, foot.right ? -1 : 1, 0) * step / module, true).pose;
     }
-    attempt(fmt::format("set the feet wider, each {} mm out", printNumber(step, 0)), 2, project_, p);
+    attempt(say("set the feet wider, each {} out", Length(step, 0)), 2, project_, p);
   }
 
   /// The tail's tip brought to the ground behind.
@@ -121,7 +121,7 @@ private:
     double thick = 0;
     if (!last.stations.empty()) thick = std::min(last.stations.back().across, last.stations.back().deep) / 2;
     const auto down = linkage.reach(pose_, tip, {now.x(), now.y(), thick - lift}, true);
-    attempt("bend the tail down to the ground, a third foot", 2, project_, down.pose);
+    attempt(say("bend the tail down to the ground, a third foot"), 2, project_, down.pose);
   }
 
   void head() {
@@ -134,7 +134,7 @@ private:
         c.firmness = now == Firmness::Firm ? Firmness::Medium : Firmness::Soft;
       });
     }
-    attempt("felt the head softer, so it weighs less", 2.5, std::move(p), pose_);
+    attempt(say("felt the head softer, so it weighs less"), 2.5, std::move(p), pose_);
   }
 
   void bases() {
@@ -149,11 +149,10 @@ private:
       s.baseWidth = std::max(s.baseWidth, std::round(0.4 * h / 5) * 5);
       s.baseMass += grams;
       const Support told = s;
-      attempt(grams > 0 ? fmt::format("glue it to a base of {} × {} mm weighing {} g",
-                                      printNumber(told.baseLength, 0), printNumber(told.baseWidth, 0),
-                                      printNumber(told.baseMass, 0))
-                        : fmt::format("glue it to a base of {} × {} mm", printNumber(told.baseLength, 0),
-                                      printNumber(told.baseWidth, 0)),
+      attempt(grams > 0 ? say("glue it to a base of {} × {} weighing {}", Length(told.baseLength, 0).figure(),
+                              Length(told.baseWidth, 0), Mass(told.baseMass, 0))
+                        : say("glue it to a base of {} × {}", Length(told.baseLength, 0).figure(),
+                              Length(told.baseWidth, 0)),
               3 + grams / 200, std::move(p), pose_);
       if (!out_.empty() && out_.back().mends) break;
     }

@@ -2,8 +2,6 @@
 
 #include "edit/erase_at.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -30,7 +28,8 @@ std::set<std::string> bonesOf(const Plan& plan, int limb) {
 
 std::optional<Problem> tooClose(const Vec2& a, const Vec2& b) {
   if ((b - a).norm() >= 1) return std::nullopt;
-  return Problem{"the line has no length", "picture", "draw it from one end of something to the other"};
+  return Problem{say("the line has no length"), "picture",
+                 say("draw it from one end of something to the other")};
 }
 
 } // namespace
@@ -95,7 +94,8 @@ Project jointMoved(Project project, const Catalog& catalog, const Plan& plan, co
 Result<Project> boneLong(Project project, const Catalog& catalog, const Plan& plan, int bone, double mm) {
   const FigureBone& b = plan.figure->bones[static_cast<size_t>(bone)];
   if (!(mm > 0) || !std::isfinite(mm))
-    return Problem{fmt::format("a bone of {:g} mm has no length", mm), b.name, "give a length above 0"};
+    return Problem{say("a bone of {} has no length", Length(mm, Quantity::kShort)), Name(b.name),
+                   say("give a length above 0")};
   Shape shape = project.shape;
   const auto [it, fresh] = shape.lengths.emplace(shapeKey(project, b.patternBone, limbOf(plan.figure, b)), 1);
   if (fresh)
@@ -196,7 +196,8 @@ Result<Project> photoStraightened(Project project, size_t index, const Vec2& a, 
 Result<Project> photoScaled(Project project, size_t index, const Vec2& a, const Vec2& b, double mm) {
   if (auto problem = tooClose(a, b)) return *problem;
   if (!(mm > 0) || !std::isfinite(mm))
-    return Problem{"a known length is above 0", "picture", "give what the line measures on the figure"};
+    return Problem{say("a known length is above 0"), "picture",
+                   say("give what the line measures on the figure")};
   project.photos[index].mmPerPixel = mm / (b - a).norm();
   return project;
 }

@@ -5,8 +5,6 @@
 #include "project/limits.h"
 #include "wire/route_edit.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace columna::edit {
@@ -15,8 +13,8 @@ namespace {
 const LimbPlan& planOf(const Plan& plan, int limb) { return plan.limbs[static_cast<size_t>(limb)]; }
 
 Problem noWire(const Plan& plan, int limb) {
-  return {"that part has no wire", plan.figure->limbs[static_cast<size_t>(limb)].name,
-          "give it strands first"};
+  return {say("that part has no wire"), Name(plan.figure->limbs[static_cast<size_t>(limb)].name),
+          say("give it strands first")};
 }
 
 /// Changes the choice of every limb that shares a limb's wire, and of their twins.
@@ -39,17 +37,19 @@ void dropSizes(Project& project, const Plan& plan, int limb) {
 std::optional<Problem> wireProblem(const OwnWire& w) {
   const auto within = [](double value, double least, double most) { return value >= least && value <= most; };
   if (!within(w.diameter, limits::kThinnestWire, kThickestWire))
-    return Problem{fmt::format("no wire is {:g} mm thick", w.diameter), w.name,
-                   "measure it, or count turns on a stick"};
+    return Problem{say("no wire is {} thick", Length(w.diameter, Quantity::kShort)), w.name,
+                   say("measure it, or count turns on a stick")};
   if (!within(w.cover, 0, limits::kMostCover))
-    return Problem{fmt::format("a cover of {:g} mm is none", w.cover), w.name,
-                   fmt::format("give 0 to {:g} mm: measure it over and without", limits::kMostCover)};
+    return Problem{
+        say("a cover of {} is none", Length(w.cover, Quantity::kShort)), w.name,
+        say("give 0 to {}: measure it over and without", Length(limits::kMostCover, Quantity::kShort))};
   if (!within(w.length, 0, limits::kLongestWire))
-    return Problem{fmt::format("a straight length of {:g} mm is none", w.length), w.name,
-                   "give above 0 and up to 1 km, or nothing for a coil"};
+    return Problem{
+        say("a straight length of {} is none", Length(w.length, Quantity::kShort)), w.name,
+        say("give above 0 and up to {}, or nothing for a coil", Length(limits::kLongestWire).metres())};
   if (w.count < 0 || w.count > limits::kMostWires)
-    return Problem{fmt::format("{} of them are not in a drawer", w.count), w.name,
-                   fmt::format("give 0 to {}", limits::kMostWires)};
+    return Problem{say("{} of them are not in a drawer", w.count), w.name,
+                   say("give 0 to {}", limits::kMostWires)};
   return std::nullopt;
 }
 
@@ -58,8 +58,8 @@ std::optional<Problem> wireProblem(const OwnWire& w) {
 Result<Project> wireOf(Project project, const Plan& plan, int limb, double mm) {
   if (planOf(plan, limb).group < 0) return noWire(plan, limb);
   if (!(mm > 0 && mm <= kThickestWire))
-    return Problem{"no wire is that thick", plan.figure->limbs[static_cast<size_t>(limb)].name,
-                   fmt::format("give above 0 and up to {:g} mm", kThickestWire)};
+    return Problem{say("no wire is that thick"), Name(plan.figure->limbs[static_cast<size_t>(limb)].name),
+                   say("give above 0 and up to {}", Length(kThickestWire, Quantity::kShort))};
   dropSizes(project, plan, limb);
   project.change(plan.figure, limb, [&](LimbChoice& c) { c.diameter = mm; });
   return project;
@@ -69,10 +69,10 @@ Result<Project> wireStepped(Project project, const Plan& plan, int limb, int ste
   if (!planOf(plan, limb).wired) return noWire(plan, limb);
   const auto next = nextWire(plan, limb, step);
   if (!next)
-    return Problem{step > 0 ? "this is the thickest there is of this wire"
-                            : "this is the thinnest there is of this wire",
+    return Problem{step > 0 ? say("this is the thickest there is of this wire")
+                            : say("this is the thinnest there is of this wire"),
                    {},
-                   "take another metal, or another number of strands"};
+                   say("take another metal, or another number of strands")};
   return wireOf(std::move(project), plan, limb, *next);
 }
 
@@ -122,7 +122,8 @@ Project digitsOf(Project project, const Plan& plan, int limb, std::optional<Piec
 
 Result<Project> endMoved(Project project, const Plan& plan, int piece, bool atEnd, int point) {
   const Piece& moved = plan.pieces[static_cast<size_t>(piece)];
-  if (moved.group < 0) return Problem{"that piece follows no route", moved.tag, "move the end of another"};
+  if (moved.group < 0)
+    return Problem{say("that piece follows no route"), moved.tag, say("move the end of another")};
   const WireGroup& group = plan.groups[static_cast<size_t>(moved.group)];
   Routes routes;
   size_t which = 0;
@@ -155,11 +156,22 @@ Project wireTested(Project project, size_t index, const Estimate& yield) {
   return project;
 }
 
+namespace {
+
+/// An allowance's value as what it is: a length, turns, a share.
+Quantity quantityOf(const AllowanceField& field, double value) {
+  if (std::string_view(field.unit) == "mm") return Length(value, Quantity::kShort);
+  return Number(value, Quantity::kShort);
+}
+
+} // namespace
+
 Result<Project> allowanceSet(Project project, const std::string& piece, const AllowanceField& field,
                              double value) {
   if (!(value >= field.low && value <= field.high))
-    return Problem{fmt::format("{:g} is no such allowance", value), field.words,
-                   fmt::format("give {:g} to {:g}", field.low, field.high)};
+    return Problem{
+        say("{} is no such allowance", quantityOf(field, value)), Name(field.words),
+        say("give {} to {}", quantityOf(field, field.low).figure(), quantityOf(field, field.high))};
   if (piece.empty())
     project.allow.*field.value = value;
   else
@@ -177,7 +189,9 @@ Project allowancesUsual(Project project, const std::string& piece) {
 
 Result<Project> handlingSet(Project project, double mm) {
   if (!(mm >= limits::kLeastHandling && mm <= limits::kMostHandling))
-    return Problem{"the longest wire to work with is 1 mm to 100 m", {}, "give what the bench has room for"};
+    return Problem{say("the longest wire to work with is {} to {}", Length(1, 0), Length(1e5).metres()),
+                   {},
+                   say("give what the bench has room for")};
   project.handling = mm;
   return project;
 }

@@ -3,8 +3,6 @@
 #include "edit/erase_at.h"
 #include "project/limits.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -44,9 +42,11 @@ int carriedBy(const Plan& plan, int limb) {
 Result<Project> densityOf(Project project, const Plan& plan, int limb, std::optional<double> perCm3) {
   const WoolRules& rules = plan.woolRules;
   if (perCm3 && !(*perCm3 > 0 && *perCm3 <= limits::kDensest))
-    return Problem{"felt of that density there is not", plan.figure->limbs[static_cast<size_t>(limb)].name,
-                   fmt::format("give {:g} to {:g} g/cm³ as a rule: weigh a felted ball and measure it",
-                               rules.densityLeast * 1000, rules.densityMost * 1000)};
+    return Problem{say("felt of that density there is not"),
+                   Name(plan.figure->limbs[static_cast<size_t>(limb)].name),
+                   say("give {} to {} as a rule: weigh a felted ball and measure it",
+                       Density(rules.densityLeast, Quantity::kShort).figure(),
+                       Density(rules.densityMost, Quantity::kShort))};
   project.change(plan.figure, limb,
                  [&](LimbChoice& c) { c.density = perCm3 ? std::optional(*perCm3 / 1000) : std::nullopt; });
   return project;
@@ -59,8 +59,9 @@ Project coatWayOf(Project project, const Plan& plan, int limb, CoatWay way) {
 
 Result<Project> coatLaid(Project project, std::optional<double> mm) {
   if (mm && !(*mm >= 0 && *mm <= limits::kMostCoat))
-    return Problem{
-        "a coat of that thickness is no coat", {}, fmt::format("give 0 to {:g} mm", limits::kMostCoat)};
+    return Problem{say("a coat of that thickness is no coat"),
+                   {},
+                   say("give 0 to {}", Length(limits::kMostCoat, Quantity::kShort))};
   project.coat = mm;
   return project;
 }
@@ -78,9 +79,10 @@ Project coatFinished(Project project, const Plan& plan, CoatFinish finish) {
 Result<Project> rowsOf(Project project, std::optional<double> mm) {
   WoolWish& w = project.wool;
   if (mm && !(*mm >= limits::kLeastFur && *mm <= limits::kMostFur))
-    return Problem{"fur of that length is not laid",
+    return Problem{say("fur of that length is not laid"),
                    {},
-                   fmt::format("give {:g} to {:g} mm", limits::kLeastFur, limits::kMostFur)};
+                   say("give {} to {}", Length(limits::kLeastFur, Quantity::kShort).figure(),
+                       Length(limits::kMostFur, Quantity::kShort))};
   w.furShown = mm;
   if (mm && !inRows(w.finish)) w.finish = CoatFinish::Fur;
   if (!mm && inRows(w.finish)) w.finish = CoatFinish::Felted;
@@ -96,7 +98,7 @@ Project coatLike(Project project, CoatFinish finish, double shown) {
 Result<Project> marked(Project project, Marking marking) {
   if (project.wool.markings.size() >= limits::kMostMarkings)
     return Problem{
-        fmt::format("a figure has {} markings at most", limits::kMostMarkings), {}, "remove one first"};
+        say("a figure has {} markings at most", limits::kMostMarkings), {}, say("remove one first")};
   project.wool.markings.push_back(std::move(marking));
   return project;
 }

@@ -5,7 +5,6 @@
 #include "measure/disk.h"
 #include "measure/json_text.h"
 
-#include <fmt/format.h>
 #include <zip.h>
 
 #include <memory>
@@ -32,11 +31,11 @@ Result<std::string> readEntry(zip_t* zip, zip_uint64_t index, zip_uint64_t limit
   zip_stat_t stat;
   zip_stat_init(&stat);
   if (zip_stat_index(zip, index, 0, &stat) != 0)
-    return Problem{"an entry of the file cannot be read", file, "open the copy before it"};
+    return Problem{say("an entry of the file cannot be read"), file, say("open the copy before it")};
   const std::string name = stat.name ? stat.name : "an entry";
   if ((stat.valid & ZIP_STAT_SIZE) == 0 || stat.size > limit)
-    return Problem{fmt::format("{} claims to be {} MB, more than it may be", name, stat.size >> 20U), file,
-                   "open the copy before it"};
+    return Problem{say("{} claims to be {} MB, more than it may be", AsIs(name), stat.size >> 20U), file,
+                   say("open the copy before it")};
   std::unique_ptr<zip_file_t, CloseEntry> entry(zip_fopen_index(zip, index, 0));
   std::string bytes(stat.size, '\0');
   zip_uint64_t read = 0;
@@ -48,22 +47,22 @@ Result<std::string> readEntry(zip_t* zip, zip_uint64_t index, zip_uint64_t limit
   // Reading to the end also checks the sum.
   char extra = 0;
   if (!entry || read != stat.size || zip_fread(entry.get(), &extra, 1) != 0)
-    return Problem{fmt::format("{} is damaged", name), file, "open the copy before it"};
+    return Problem{say("{} is damaged", AsIs(name)), file, say("open the copy before it")};
   return bytes;
 }
 
-std::string backupHint(const fs::path& path) {
+Said backupHint(const fs::path& path) {
   std::error_code error;
   fs::path old = path;
   old += "~";
   return fs::exists(old, error)
-             ? fmt::format("the copy before the last save is beside it: {}", old.filename().string())
-             : "open another copy of it";
+             ? say("the copy before the last save is beside it: {}", AsIs(old.filename().string()))
+             : say("open another copy of it");
 }
 
-Result<ProjectFile> fromJsonText(const std::string& text, const std::string& file, const std::string& hint) {
+Result<ProjectFile> fromJsonText(const std::string& text, const std::string& file, const Said& hint) {
   const auto json = parseJson(text, file);
-  if (!json) return Problem{"project.json in it: " + json.problem().what, file, hint};
+  if (!json) return Problem{say("project.json in it: {}", json.problem().what), file, hint};
   ProjectFile out;
   bool newer = false;
   auto project = projectFromJson(*json, file, newer);
@@ -71,9 +70,9 @@ Result<ProjectFile> fromJsonText(const std::string& text, const std::string& fil
   out.project = std::move(project).value();
   if (newer) {
     out.readOnly = true;
-    out.messages.push_back(fmt::format("{} was written by a newer Columna, so it opens for looking only; "
-                                       "save it under another name to go on.",
-                                       file));
+    out.messages.push_back(say("{} was written by a newer Columna, so it opens for looking only; save it "
+                               "under another name to go on.",
+                               AsIs(file)));
   }
   return out;
 }
@@ -83,10 +82,10 @@ Result<ProjectFile> salvage(const std::string& bytes, const fs::path& path) {
   const std::string file = path.filename().string();
   const Salvaged found = salvageZip(bytes, kProjectLimit);
   if (!found.anyEntry)
-    return Problem{"it is not a Columna project", file, "choose a file that ends in .columna"};
+    return Problem{say("it is not a Columna project"), file, say("choose a file that ends in .columna")};
   const auto json = found.whole.find("project.json");
   if (json == found.whole.end())
-    return Problem{"the file is cut short and its project is lost", file, backupHint(path)};
+    return Problem{say("the file is cut short and its project is lost"), file, backupHint(path)};
   auto out = fromJsonText(json->second, file, backupHint(path));
   if (!out) return out.problem();
   ProjectFile saved = std::move(out).value();
@@ -94,8 +93,10 @@ Result<ProjectFile> salvage(const std::string& bytes, const fs::path& path) {
     if (name != "project.json" && name != "mimetype") saved.others[name] = content;
   std::string lost;
   for (const std::string& name : found.broken) lost += (lost.empty() ? "" : ", ") + name;
-  saved.messages.push_back(fmt::format("{} is damaged at its end; the project was saved{}.", file,
-                                       lost.empty() ? "" : ", but lost: " + lost));
+  saved.messages.push_back(
+      lost.empty()
+          ? say("{} is damaged at its end; the project was saved.", AsIs(file))
+          : say("{} is damaged at its end; the project was saved, but lost: {}.", AsIs(file), AsIs(lost)));
   return saved;
 }
 
@@ -109,7 +110,7 @@ Result<ProjectFile> openProject(const fs::path& path) {
   const auto bytes = readFile(path, kFileLimit);
   if (!bytes) return bytes.problem();
   const std::string file = path.filename().string();
-  if (bytes->empty()) return Problem{"the file is empty", file, backupHint(path)};
+  if (bytes->empty()) return Problem{say("the file is empty"), file, backupHint(path)};
   zip_error_t error;
   zip_error_init(&error);
   zip_source_t* source = sourceOf(*bytes, &error);
@@ -125,9 +126,10 @@ Result<ProjectFile> openProject(const fs::path& path) {
   const auto mime = type < 0 ? Result<std::string>(Problem{})
                              : readEntry(zip.get(), static_cast<zip_uint64_t>(type), 256, file);
   if (!mime || *mime != kMimeType)
-    return Problem{"it is a zip file, but not a Columna project", file, "choose a file that Columna saved"};
+    return Problem{say("it is a zip file, but not a Columna project"), file,
+                   say("choose a file that Columna saved")};
   const zip_int64_t at = zip_name_locate(zip.get(), "project.json", 0);
-  if (at < 0) return Problem{"the project in it is lost", file, backupHint(path)};
+  if (at < 0) return Problem{say("the project in it is lost"), file, backupHint(path)};
   const auto text = readEntry(zip.get(), static_cast<zip_uint64_t>(at), kProjectLimit, file);
   if (!text) return Problem{text.problem().what, file, backupHint(path)};
   auto out = fromJsonText(*text, file, backupHint(path));
@@ -143,7 +145,7 @@ Result<ProjectFile> openProject(const fs::path& path) {
     if (name.empty() || name == "mimetype" || name == "project.json" || name.ends_with('/')) continue;
     auto content = readEntry(zip.get(), index, left, file);
     if (!content) {
-      result.messages.push_back(fmt::format("{}: {}; the rest was opened.", file, content.problem().what));
+      result.messages.push_back(say("{}: {}; the rest was opened.", AsIs(file), content.problem().what));
       continue;
     }
     left -= content->size();
@@ -153,15 +155,15 @@ Result<ProjectFile> openProject(const fs::path& path) {
 }
 
 Result<std::string> packProject(const ProjectFile& file) {
-  const auto fail = [](const char* why) {
+  const auto fail = [](std::string_view why) {
     return Problem{
-        fmt::format("the file could not be packed ({})", why), {}, "free some memory and try again"};
+        say("the file could not be packed ({})", Name(why)), {}, say("free some memory and try again")};
   };
   zip_error_t error;
   zip_error_init(&error);
   zip_source_t* archive = zip_source_buffer_create(nullptr, 0, 0, &error);
   Zip zip(archive ? zip_open_from_source(archive, ZIP_TRUNCATE, &error) : nullptr);
-  if (!zip) return fail("no archive");
+  if (!zip) return fail(named("no archive"));
   zip_source_keep(archive);
   const std::unique_ptr<zip_source_t, decltype(&zip_source_free)> held(archive, zip_source_free);
 
@@ -179,21 +181,21 @@ Result<std::string> packProject(const ProjectFile& file) {
     return zip_set_file_compression(zip.get(), static_cast<zip_uint64_t>(index),
                                     stored ? ZIP_CM_STORE : ZIP_CM_DEFLATE, 0) == 0;
   };
-  if (!add("mimetype", mime, true) || !add("project.json", json, false)) return fail("no entry");
+  if (!add("mimetype", mime, true) || !add("project.json", json, false)) return fail(named("no entry"));
   for (const auto& [name, content] : file.others)
     // One that will not go in must not keep the project from being saved.
     (void)add(asUtf8(name), content, name.ends_with(".png") || name.ends_with(".jpg"));
-  if (zip_close(zip.get()) != 0) return fail("not closed");
+  if (zip_close(zip.get()) != 0) return fail(named("not closed"));
   (void)zip.release(); // closed: it no longer exists
 
-  if (zip_source_open(archive) != 0) return fail("not readable");
+  if (zip_source_open(archive) != 0) return fail(named("not readable"));
   zip_source_seek(archive, 0, SEEK_END);
   const zip_int64_t size = zip_source_tell(archive);
   zip_source_seek(archive, 0, SEEK_SET);
   std::string bytes(static_cast<size_t>(std::max<zip_int64_t>(size, 0)), '\0');
   const zip_int64_t read = zip_source_read(archive, bytes.data(), bytes.size());
   zip_source_close(archive);
-  if (read != size) return fail("not read back");
+  if (read != size) return fail(named("not read back"));
   return bytes;
 }
 

@@ -16,9 +16,9 @@ inline constexpr std::string_view kMimeType = "application/vnd.columna";
 struct ProjectFile {
   Project project;
   std::map<std::string, std::string>
-      others;                        ///< further entries by name, bytes as stored (thumbnail.png, photos/...)
-  bool readOnly = false;             ///< written by a newer program: look, but save under another name
-  std::vector<std::string> messages; ///< what the maker should know: newer, damaged and what was saved
+      others;                 ///< further entries by name, bytes as stored (thumbnail.png, photos/...)
+  bool readOnly = false;      ///< written by a newer program: look, but save under another name
+  std::vector<Said> messages; ///< what the maker should know: newer, damaged and what was saved
 };
 
 /// Opens a project. A file cut short or with broken parts gives what could be saved, with messages; a newer

@@ -36,8 +36,8 @@ public:
   }
 
 protected:
-  [[noreturn]] void fail(const std::string& at, const std::string& what, const std::string& remedy) const {
-    throw Bad{Problem{fmt::format("{} {}", at, what), file_, remedy}};
+  [[noreturn]] void fail(const std::string& at, const Said& what, const Said& remedy) const {
+    throw Bad{Problem{say("{} {}", AsIs(at), what), file_, remedy}};
   }
   /// A problem found by another reader ends this one too.
   static void pass(const std::optional<Problem>& problem) {
@@ -45,41 +45,41 @@ protected:
   }
   const Json& group(const Json& in, const std::string& at) const {
     if (!in.is_object())
-      fail(at, "is not a group of fields", "write it in { }, or open another copy of the file");
+      fail(at, say("is not a group of fields"), say("write it in {{ }}, or open another copy of the file"));
     return in;
   }
   const Json& list(const Json& in, const std::string& at, size_t most = 100000) const {
-    if (!in.is_array()) fail(at, "is not a list", "write it in [ ]");
-    if (in.size() > most)
-      fail(at, fmt::format("has {} entries", in.size()), fmt::format("keep {} at most", most));
+    if (!in.is_array()) fail(at, say("is not a list"), say("write it in [ ]"));
+    if (in.size() > most) fail(at, say("has {} entries", in.size()), say("keep {} at most", most));
     return in;
   }
   const Json& field(const Json& in, const std::string& key, const std::string& at) const {
-    if (!in.contains(key)) fail(at + key, "is missing", "open another copy of the file");
+    if (!in.contains(key)) fail(at + key, say("is missing"), say("open another copy of the file"));
     return in[key];
   }
   [[nodiscard]] double number(const Json& in, const std::string& at) const {
     if (!in.is_number())
-      fail(at, "is not a number", "write a plain number, or open another copy of the file");
+      fail(at, say("is not a number"), say("write a plain number, or open another copy of the file"));
     return in.get<double>();
   }
   [[nodiscard]] double number(const Json& in, const std::string& at, double low, double high) const {
     const double value = number(in, at);
     if (!(value >= low && value <= high))
-      fail(at, fmt::format("is {:g}", value), fmt::format("give {:g} to {:g}", low, high));
+      fail(at, say("is {}", Number(value, Quantity::kShort)),
+           say("give {} to {}", Number(low, Quantity::kShort), Number(high, Quantity::kShort)));
     return value;
   }
   [[nodiscard]] int whole(const Json& in, const std::string& at, int low, int high) const {
-    if (!in.is_number_integer()) fail(at, "is not a whole number", "open another copy of the file");
+    if (!in.is_number_integer()) fail(at, say("is not a whole number"), say("open another copy of the file"));
     return static_cast<int>(number(in, at, low, high));
   }
   [[nodiscard]] bool flag(const Json& in, const std::string& at) const {
-    if (!in.is_boolean()) fail(at, "is neither true nor false", "write one of the two");
+    if (!in.is_boolean()) fail(at, say("is neither true nor false"), say("write one of the two"));
     return in.get<bool>();
   }
   [[nodiscard]] std::string text(const Json& in, const std::string& at) const {
     if (!in.is_string())
-      fail(at, "is not text", "write it in quotation marks, or open another copy of the file");
+      fail(at, say("is not text"), say("write it in quotation marks, or open another copy of the file"));
     return in.get<std::string>();
   }
   [[nodiscard]] const std::string& file() const { return file_; }

@@ -97,7 +97,8 @@ std::optional<Problem> keepCopy(const fs::path& copy, const LeftWork& work) {
 }
 
 std::optional<Problem> RecoveryPlace::keep(const LeftWork& work) const {
-  if (!held()) return Problem{"no copy for after a crash can be kept", copy_.string(), "save often"};
+  if (!held())
+    return Problem{say("no copy for after a crash can be kept"), copy_.string(), say("save often")};
   return keepCopy(copy_, work);
 }
 

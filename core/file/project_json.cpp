@@ -5,8 +5,6 @@
 #include "measure/gauge.h"
 #include "project/limits.h"
 
-#include <fmt/format.h>
-
 #include <charconv>
 #include <cmath>
 
@@ -41,7 +39,8 @@ public:
   Reader(const Json& json, const std::string& file) : FieldReader(file), json_(json) {}
 
   Project read(bool& newer) {
-    if (!json_.is_object()) fail("project.json", "is not a project", "open another copy of the file");
+    if (!json_.is_object())
+      fail("project.json", say("is not a project"), say("open another copy of the file"));
     const std::string schema = textOf(json_, "schema");
     int version = 0;
     if (schema.starts_with(kSchema)) {
@@ -49,7 +48,7 @@ public:
       std::from_chars(begin, schema.data() + schema.size(), version);
     }
     if (version < 1)
-      fail("schema", fmt::format("is \"{}\", not a project's", schema), "open another copy of the file");
+      fail("schema", say("is \"{}\", not a project's", AsIs(schema)), say("open another copy of the file"));
     newer = version > kVersion;
     Project p;
     p.name = textOf(json_, "name");
@@ -57,28 +56,30 @@ public:
     readSize(p);
     const auto built = construction(textOf(json_, "construction"));
     if (!built)
-      fail("construction", "is not one this program knows",
-           "use twisted-limbs, folded-pair, spine-and-crosspieces, legs-and-tail, through-pegs, part-wired, "
-           "thread-joints or no-wire");
+      fail("construction", say("is not one this program knows"),
+           say("use twisted-limbs, folded-pair, spine-and-crosspieces, legs-and-tail, through-pegs, "
+               "part-wired, thread-joints or no-wire"));
     p.construction = *built;
     p.material = textOf(json_, "material");
     const auto lives = use(textOf(json_, "use"));
-    if (!lives) fail("use", "is not one this program knows", "use display, shelf or handled");
+    if (!lives) fail("use", say("is not one this program knows"), say("use display, shelf or handled"));
     p.use = *lives;
     if (json_.contains("units")) {
       const std::string units = textOf(json_, "units");
-      if (units != "mm" && units != "in") fail("units", "is neither mm nor in", "write one of the two");
+      if (units != "mm" && units != "in")
+        fail("units", say("is neither mm nor in"), say("write one of the two"));
       p.units = units == "in" ? UnitSystem::Inch : UnitSystem::Metric;
     }
     if (json_.contains("coat_mm") && !json_["coat_mm"].is_null()) {
       const double coat = numberOf(json_, "coat_mm");
       if (!(coat >= 0 && coat <= limits::kMostCoat))
-        fail("coat_mm", fmt::format("is {:g}", coat), "give 0 to 100 mm");
+        fail("coat_mm", say("is {}", Number(coat, Quantity::kShort)),
+             say("give {} to {}", 0, Length(100, 0)));
       p.coat = coat;
     }
     if (json_.contains("finish")) {
       const auto finish = finishOf(textOf(json_, "finish"));
-      if (!finish) fail("finish", "is not one this program knows", "use core, plain, good or fine");
+      if (!finish) fail("finish", say("is not one this program knows"), say("use core, plain, good or fine"));
       p.finish = *finish;
     }
     readLimbs(p);
@@ -87,7 +88,7 @@ public:
     pass(stancesFromJson(json_, file(), p.stances));
     pass(woolFromJson(json_, file(), p.wool));
     if (json_.contains("untied")) {
-      if (!json_["untied"].is_array()) fail("untied", "is not a list", "write it in [ ]");
+      if (!json_["untied"].is_array()) fail("untied", say("is not a list"), say("write it in [ ]"));
       for (const Json& pair : json_["untied"])
         if (pair.is_string()) p.untied.insert(pair.get<std::string>());
     }
@@ -105,7 +106,7 @@ private:
 
   void readSize(Project& p) const {
     if (!json_.contains("size") || !json_["size"].is_object())
-      fail("size", "is missing", "open another copy of the file");
+      fail("size", say("is missing"), say("open another copy of the file"));
     const Json& size = json_["size"];
     const std::string by = textOf(size, "by");
     bool known = false;
@@ -116,8 +117,8 @@ private:
         known = true;
       }
     if (!known)
-      fail("size.by", fmt::format("is \"{}\"", by),
-           "use height, shoulder_height, body_length, head_length, limb or scale");
+      fail("size.by", say("is \"{}\"", AsIs(by)),
+           say("use height, shoulder_height, body_length, head_length, limb or scale"));
     p.size.mm = numberOf(size, "mm"); // of a scale: how many times smaller than life
     if (p.size.by == SizeBy::Limb) p.size.limb = textOf(size, "limb");
     if (const auto problem = sizeProblem(p.size.by, p.size.mm))
@@ -127,23 +128,24 @@ private:
   void readLimbs(Project& p) const {
     if (!json_.contains("limbs")) return;
     if (!json_["limbs"].is_object())
-      fail("limbs", "is not a group of fields", "open another copy of the file");
+      fail("limbs", say("is not a group of fields"), say("open another copy of the file"));
     for (const auto& [limbId, in] : json_["limbs"].items()) {
       if (!in.is_object())
-        fail("limbs." + limbId, "is not a group of fields", "open another copy of the file");
+        fail("limbs." + limbId, say("is not a group of fields"), say("open another copy of the file"));
       LimbChoice choice;
       if (in.contains("material")) choice.material = textOf(in, "material");
       if (in.contains("diameter_mm")) {
         const double d = numberOf(in, "diameter_mm");
         if (!(d > 0) || d > kThickestWire)
-          fail("limbs." + limbId + ".diameter_mm", fmt::format("is {:g}", d),
-               fmt::format("give above 0 and up to {:g} mm", kThickestWire));
+          fail("limbs." + limbId + ".diameter_mm", say("is {}", Number(d, Quantity::kShort)),
+               say("give above 0 and up to {}", Length(kThickestWire, Quantity::kShort)));
         choice.diameter = d;
       }
       if (in.contains("firmness")) {
         choice.firmness = firmness(textOf(in, "firmness"));
         if (!choice.firmness)
-          fail("limbs." + limbId + ".firmness", "is not one this program knows", "use soft, medium or firm");
+          fail("limbs." + limbId + ".firmness", say("is not one this program knows"),
+               say("use soft, medium or firm"));
       }
       pass(limbWireFromJson(in, "limbs." + limbId, file(), choice));
       pass(limbWoolFromJson(in, "limbs." + limbId, file(), choice));
@@ -213,7 +215,7 @@ Result<Project> projectFromJson(const Json& json, const std::string& file, bool&
   } catch (const FieldReader::Bad& bad) {
     return bad.problem;
   } catch (const Json::exception&) {
-    return Problem{"project.json is not as it should be", file, "open another copy of the file"};
+    return Problem{say("project.json is not as it should be"), file, say("open another copy of the file")};
   }
 }
 

@@ -25,7 +25,7 @@ public:
       list(in["saved"], "stances.saved", limits::kMostPoses);
       for (const Json& each : in["saved"]) {
         PatternPose p = pose(each, fmt::format("stances.saved[{}]", s.saved.size()));
-        if (p.name.empty()) fail("stances.saved", "has a pose without a name", "give it one");
+        if (p.name.empty()) fail("stances.saved", say("has a pose without a name"), say("give it one"));
         std::erase_if(s.saved, [&](const PatternPose& other) { return other.name == p.name; });
         s.saved.push_back(std::move(p));
       }
@@ -33,7 +33,7 @@ public:
     if (in.contains("support")) support(in["support"], s.support);
     if (in.contains("hands")) {
       const auto who = hands(text(in["hands"], "stances.hands"));
-      if (!who) fail("stances.hands", "is not known", "give adult, child or sore");
+      if (!who) fail("stances.hands", say("is not known"), say("give adult, child or sore"));
       s.hands = *who;
     }
     if (in.contains("leg_error_mm"))
@@ -91,7 +91,8 @@ private:
     group(in, "stances.support");
     if (in.contains("feet")) {
       const auto how = feet(text(in["feet"], "stances.support.feet"));
-      if (!how) fail("stances.support.feet", "is not known", "give loose, flat, glued, base, held or hung");
+      if (!how)
+        fail("stances.support.feet", say("is not known"), say("give loose, flat, glued, base, held or hung"));
       s.feet = *how;
     }
     if (in.contains("at")) s.at = text(in["at"], "stances.support.at");

@@ -57,7 +57,7 @@ private:
       for (const auto& [joint, by] : group(in["moved"], "shape.moved").items()) {
         if (!by.is_array() || by.size() != 3 || !by[0].is_number() || !by[1].is_number() ||
             !by[2].is_number())
-          fail("shape.moved." + joint, "is not an offset", "give [x, y, z] in modules");
+          fail("shape.moved." + joint, say("is not an offset"), say("give [x, y, z] in modules"));
         shape.moved[joint] = Vec3(by[0].get<double>(), by[1].get<double>(), by[2].get<double>());
       }
     if (in.contains("girths"))
@@ -94,26 +94,26 @@ private:
           photo.view = value;
           known = true;
         }
-      if (!known) fail(at + ".view", fmt::format("is \"{}\"", view), "write side, front or above");
+      if (!known) fail(at + ".view", say("is \"{}\"", AsIs(view)), say("write side, front or above"));
       const double width = numberOf(each, "width", at);
       const double height = numberOf(each, "height", at);
       if (!(width >= 1 && height >= 1 && width <= 20000 && height <= 20000))
-        fail(at, "has a size no picture has", "take the picture in anew");
+        fail(at, say("has a size no picture has"), say("take the picture in anew"));
       photo.width = static_cast<int>(width);
       photo.height = static_cast<int>(height);
       if (each.contains("straighten_rad")) photo.straighten = numberOf(each, "straighten_rad", at);
       if (each.contains("mm_per_pixel")) photo.mmPerPixel = numberOf(each, "mm_per_pixel", at);
       if (!std::isfinite(photo.mmPerPixel) || photo.mmPerPixel < 0)
-        fail(at + ".mm_per_pixel", "is below zero", "take it out");
+        fail(at + ".mm_per_pixel", say("is below zero"), say("take it out"));
       const std::string marks = at + ".landmarks";
       if (each.contains("landmarks"))
         for (const auto& [joint, place] : group(each["landmarks"], marks).items()) {
           if (!place.is_array() || place.size() != 2 || !place[0].is_number() || !place[1].is_number())
-            fail(fmt::format("{}.{}", marks, joint), "is not a place", "give [x, y] in pixels");
+            fail(fmt::format("{}.{}", marks, joint), say("is not a place"), say("give [x, y] in pixels"));
           photo.landmarks[joint] = Vec2(place[0].get<double>(), place[1].get<double>());
         }
       if (p_.photos.size() >= kMostPhotos)
-        fail("photos", "holds more than three pictures", "leave one for each view");
+        fail("photos", say("holds more than three pictures"), say("leave one for each view"));
       p_.photos.push_back(std::move(photo));
     }
   }

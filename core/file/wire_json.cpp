@@ -35,14 +35,15 @@ public:
   void limb(const Json& in, const std::string& at, LimbChoice& choice) const {
     if (in.contains("wires")) {
       const int wires = whole(in["wires"], at + ".wires", 0, 4);
-      if (wires == 3) fail(at + ".wires", "is 3", "give 0, 1, 2 or 4");
+      if (wires == 3) fail(at + ".wires", say("is {}", wires), say("give 0, 1, 2 or 4"));
       choice.wires = wires;
     }
     if (in.contains("held")) {
       const std::string held = text(in["held"], at + ".held");
       choice.held = rootHold(held);
       if (!choice.held)
-        fail(at + ".held", fmt::format("is \"{}\"", held), "give lashed, glued, through, thread or skewer");
+        fail(at + ".held", say("is \"{}\"", AsIs(held)),
+             say("give lashed, glued, through, thread or skewer"));
     }
     if (!in.contains("digits")) return;
     const Json& d = in["digits"];
@@ -95,7 +96,8 @@ private:
       list(pieces, "routes." + name);
       std::vector<std::vector<std::string>> out;
       for (const Json& piece : pieces) {
-        if (!piece.is_array()) fail("routes." + name, "has a piece that is not a list", "write it in [ ]");
+        if (!piece.is_array())
+          fail("routes." + name, say("has a piece that is not a list"), say("write it in [ ]"));
         out.emplace_back();
         for (const Json& point : piece) out.back().push_back(text(point, "routes." + name));
       }

@@ -31,14 +31,15 @@ public:
       ball.grams = within(b, "g", "wool.test_ball.", kLightestBall, kHeaviestBall);
       if (b.contains("firmness")) {
         const auto firm = firmness(text(b["firmness"], "wool.test_ball.firmness"));
-        if (!firm) fail("wool.test_ball.firmness", "is not known", "use soft, medium or firm");
+        if (!firm) fail("wool.test_ball.firmness", say("is not known"), say("use soft, medium or firm"));
         ball.firmness = *firm;
       }
       if (b.contains("measured_mm")) {
         list(b["measured_mm"], "wool.test_ball.measured_mm", kMostReadings);
         for (const Json& each : b["measured_mm"]) {
           if (!each.is_number() || !(each.get<double>() >= kLeastBall && each.get<double>() <= kMostBall))
-            fail("wool.test_ball.measured_mm", "has a reading that is no diameter", "give 5 to 200");
+            fail("wool.test_ball.measured_mm", say("has a reading that is no diameter"),
+                 say("give {} to {}", 5, Length(200, 0)));
           ball.measured.push_back(each.get<double>());
         }
       }
@@ -48,7 +49,7 @@ public:
     if (in.contains("coat")) wool.coat = stock(in["coat"], "wool.coat", wool.coat);
     if (in.contains("grip")) {
       const auto grip = gripOf(text(in["grip"], "wool.grip"));
-      if (!grip) fail("wool.grip", "is not known", "use none, sleeve, paper or wax");
+      if (!grip) fail("wool.grip", say("is not known"), say("use none, sleeve, paper or wax"));
       wool.grip = *grip;
     }
     if (in.contains("fur_shown_mm")) {
@@ -57,7 +58,8 @@ public:
     }
     if (in.contains("coat_finish")) {
       const auto finish = coatFinish(text(in["coat_finish"], "wool.coat_finish"));
-      if (!finish) fail("wool.coat_finish", "is not known", "use felted, brushed, yarn, fur or feathers");
+      if (!finish)
+        fail("wool.coat_finish", say("is not known"), say("use felted, brushed, yarn, fur or feathers"));
       wool.finish = *finish;
     }
     if (in.contains("ready_cores")) {
@@ -82,7 +84,7 @@ private:
   }
   [[nodiscard]] Tone tone(const Json& in, const std::string& at) const {
     const auto found = toneOf(text(in, at));
-    if (!found) fail(at, "is not known", "use pale, mid or dark");
+    if (!found) fail(at, say("is not known"), say("use pale, mid or dark"));
     return *found;
   }
 
@@ -90,7 +92,8 @@ private:
     group(in, at);
     if (in.contains("form")) {
       const auto form = woolForm(text(in["form"], at + ".form"));
-      if (!form) fail(at + ".form", "is not known", "use batt, carded sliver, combed top or roving");
+      if (!form)
+        fail(at + ".form", say("is not known"), say("use batt, carded sliver, combed top or roving"));
       out.form = *form;
     }
     // A wool that weighs nothing is let through: the plan says what is wrong with it.
@@ -109,22 +112,24 @@ private:
     if (in.contains("view")) {
       const std::string view = text(in["view"], at + ".view");
       if (view != "side" && view != "front" && view != "above")
-        fail(at + ".view", "is not known", "use side, front or above");
+        fail(at + ".view", say("is not known"), say("use side, front or above"));
       m.view = view == "front" ? View::Front : view == "above" ? View::Above : View::Side;
     }
     if (in.contains("both_sides")) {
       m.both = flag(in["both_sides"], at + ".both_sides");
     }
     if (in.contains("limb")) m.limb = text(in["limb"], at + ".limb");
-    if (!in.contains("outline")) fail(at + ".outline", "is missing", "give three corners or more");
+    if (!in.contains("outline")) fail(at + ".outline", say("is missing"), say("give three corners or more"));
     list(in["outline"], at + ".outline", kMostCorners);
     for (const Json& p : in["outline"]) {
       if (!p.is_array() || p.size() != 2 || !p[0].is_number() || !p[1].is_number() ||
           !(std::abs(p[0].get<double>()) < kMostModules) || !(std::abs(p[1].get<double>()) < kMostModules))
-        fail(at + ".outline", "has a corner that is not two numbers", "write each as [x, y] in modules");
+        fail(at + ".outline", say("has a corner that is not two numbers"),
+             say("write each as [x, y] in modules"));
       m.outline.emplace_back(p[0].get<double>(), p[1].get<double>());
     }
-    if (m.outline.size() < 3) fail(at + ".outline", "has fewer than three corners", "give three or more");
+    if (m.outline.size() < 3)
+      fail(at + ".outline", say("has fewer than three corners"), say("give three or more"));
     return m;
   }
 
@@ -134,7 +139,7 @@ private:
     ReadyCore core;
     core.limb = text(field(in, "limb", at), at + "limb");
     const auto kind = readyKind(text(field(in, "kind", at), at + "kind"));
-    if (!kind) fail(at + "kind", "is not known", "use felted ball, foam egg, stuffing or old core");
+    if (!kind) fail(at + "kind", say("is not known"), say("use felted ball, foam egg, stuffing or old core"));
     core.kind = *kind;
     core.length = within(in, "length_mm", at, kReadyLeast, kReadyMost);
     core.across = within(in, "across_mm", at, kReadyLeast, kReadyMost);
@@ -148,7 +153,7 @@ private:
     const std::string at = "wool.records.";
     group(in, "wool.records");
     WrapRecord r;
-    if (!in.contains("limb")) fail(at + "limb", "is missing", "name the limb");
+    if (!in.contains("limb")) fail(at + "limb", say("is missing"), say("name the limb"));
     r.limb = text(in["limb"], at + "limb");
     if (in.contains("left_g")) {
       r.what = WrapRecord::What::Left;
@@ -246,12 +251,15 @@ std::optional<Problem> limbWoolFromJson(const Json& in, const std::string& at, c
     const Json& d = in["density_g_cm3"];
     // Densities no felt has are let through, so that the plan can say so of the limb.
     if (!d.is_number() || !(d.get<double>() >= 0) || d.get<double>() > 100)
-      return Problem{at + ".density_g_cm3 is not a density", file, "give g/cm3, 0.05 to 0.3 as a rule"};
+      return Problem{say("{}.density_g_cm3 is not a density", AsIs(at)), file,
+                     say("give g/cm3, 0.05 to 0.3 as a rule")};
     choice.density = d.get<double>() / 1000;
   }
   if (in.contains("coat")) {
     const auto way = in["coat"].is_string() ? coatWay(in["coat"].get<std::string>()) : std::nullopt;
-    if (!way) return Problem{at + ".coat is not known", file, "use advised, core and coat, or all coat"};
+    if (!way)
+      return Problem{say("{}.coat is not known", AsIs(at)), file,
+                     say("use advised, core and coat, or all coat")};
     choice.coatWay = *way;
   }
   return std::nullopt;

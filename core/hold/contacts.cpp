@@ -55,9 +55,10 @@ std::vector<Contact> contactsOf(const Figure& figure, const PoseRules& rules) {
 
 std::string compass(const Vec2& d) {
   const double angle = std::atan2(d.y(), d.x());
-  constexpr std::array<std::string_view, 8> words{
-      "forward",  "forward and to its left",   "to its left",  "backward and to its left",
-      "backward", "backward and to its right", "to its right", "forward and to its right"};
+  constexpr std::array<std::string_view, 8> words{named("forward"),      named("forward and to its left"),
+                                                  named("to its left"),  named("backward and to its left"),
+                                                  named("backward"),     named("backward and to its right"),
+                                                  named("to its right"), named("forward and to its right")};
   const auto octant = static_cast<int>(std::lround(angle / (std::numbers::pi / 4)));
   return std::string(words[static_cast<size_t>((octant + 8) % 8)]);
 }

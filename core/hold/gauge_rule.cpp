@@ -3,8 +3,6 @@
 #include "measure/quantity.h"
 #include "wire/allowance.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -28,11 +26,12 @@ double worstNeed(const std::vector<Demand>& demands, double nudge, const WireSec
   return need;
 }
 
-std::string times(double factor) { return printNumber(factor, factor < 10 ? 1 : 0) + " times"; }
+/// "2.4 times", whole from ten on.
+Said times(double factor) { return say("{} times", Number(factor, factor < 10 ? 1 : 0)); }
 
-std::string strandSum(const WireSection& s, double sigma) {
-  return fmt::format("{} × {} × {} × {}³ ÷ 6", s.strands(), printNumber(s.strengthShare(), 3),
-                     printNumber(sigma, 0), printNumber(s.diameter, 2));
+Said strandSum(const WireSection& s, double sigma) {
+  return say("{} × {} × {} × {}³ ÷ 6", s.strands(), Number(s.strengthShare(), 3), Stress(sigma, 0).sum(),
+             Length(s.diameter, 2).sum());
 }
 
 } // namespace
@@ -95,61 +94,56 @@ std::optional<double> thinnestAtLeast(const Material& material, double diameter)
 Working holdWorking(const std::vector<Demand>& demands, const Hold& hold, const WireSection& section,
                     const PoseRules& rules) {
   Working w;
-  w.title = "why " + times(hold.hold);
+  w.title = say("why {}", times(hold.hold));
   if (demands.empty() || !std::isfinite(hold.hold)) return w;
   const Demand& d = demands[hold.holdDemand];
   const double capacity = section.capacity(section.material.yield.value);
-  w.lines.push_back(
-      {fmt::format("{}, at the {}", d.words, d.place), d.sum, printNumber(d.gravity, 2) + " N mm"});
-  w.lines.push_back({section.wires > 1 ? "the pair resists" : "the wire resists",
-                     strandSum(section, section.material.yield.value), printNumber(capacity, 2) + " N mm"});
+  w.lines.push_back({say("{}, at the {}", d.words, Name(d.place)), d.sum, Moment(d.gravity, 2)});
+  w.lines.push_back({section.wires > 1 ? say("the pair resists") : say("the wire resists"),
+                     strandSum(section, section.material.yield.value), Moment(capacity, 2)});
   w.lines.push_back({{},
-                     fmt::format("{} ÷ {}", printNumber(capacity, 2), printNumber(d.gravity, 2)),
-                     fmt::format("{}, {:g} needed", times(hold.hold), rules.holdNeeded)});
-  w.source = fmt::format("{} N/mm² is {}, plausibly {} to {}: so {} to {}. {}.",
-                         printNumber(section.material.yield.value, 0), section.material.name,
-                         printNumber(section.material.yield.low, 0),
-                         printNumber(section.material.yield.high, 0), times(hold.holdLow),
-                         times(hold.holdHigh), "The weight of a limb is an estimate too, to about a fifth");
+                     say("{} ÷ {}", Moment(capacity, 2).sum(), Moment(d.gravity, 2).sum()),
+                     say("{}, {} needed", times(hold.hold), Number(rules.holdNeeded, Quantity::kShort))});
+  w.source = say(
+      "{} is {}, plausibly {} to {}: so {} to {}. The weight of a limb is an estimate too, to about a fifth.",
+      Stress(section.material.yield.value, 0), Name(section.material.name),
+      Stress(section.material.yield.low, 0).figure(), Stress(section.material.yield.high, 0).figure(),
+      times(hold.holdLow), times(hold.holdHigh));
   return w;
 }
 
 Working needWorking(const std::vector<Demand>& demands, const Need& need, double nudge,
                     const WireSection& section, const PoseRules& rules) {
   Working w;
-  w.title = fmt::format("why {} mm", printNumber(need.diameter, 2));
+  w.title = say("why {}", Length(need.diameter, 2));
   if (demands.empty()) return w;
   const Demand& d = demands[need.demand];
   const double share = section.strengthShare();
   const double weight =
       neededDiameter(d.gravity, rules.holdNeeded, section.strands(), share, section.material.yield.value);
-  w.lines.push_back(
-      {fmt::format("{}, at the {}", d.words, d.place), d.sum, printNumber(d.gravity, 2) + " N mm"});
-  w.lines.push_back(
-      {fmt::format("to hold it {} over", times(rules.holdNeeded)),
-       fmt::format("∛(6 × {:g} × {} ÷ ({} × {} × {}))", rules.holdNeeded, printNumber(d.gravity, 1),
-                   section.strands(), printNumber(share, 3), printNumber(section.material.yield.value, 0)),
-       printNumber(weight, 2) + " mm"});
+  w.lines.push_back({say("{}, at the {}", d.words, Name(d.place)), d.sum, Moment(d.gravity, 2)});
+  w.lines.push_back({say("to hold it {} over", times(rules.holdNeeded)),
+                     say("∛(6 × {} × {} ÷ ({} × {} × {}))", Number(rules.holdNeeded, Quantity::kShort),
+                         Moment(d.gravity, 1).sum(), section.strands(), Number(share, 3),
+                         Stress(section.material.yield.value, 0).sum()),
+                     Length(weight, 2)});
   if (d.lever > 0) {
     const double knocked = d.gravity + nudge * d.lever;
-    w.lines.push_back({"with a knock",
-                       fmt::format("{} + {} N × {} mm", printNumber(d.gravity, 1), printNumber(nudge, 2),
-                                   printNumber(d.lever, 0)),
-                       printNumber(knocked, 1) + " N mm"});
+    w.lines.push_back({say("with a knock"),
+                       say("{} + {} × {}", Moment(d.gravity, 1).sum(), Force(nudge, 2), Length(d.lever, 0)),
+                       Moment(knocked, 1)});
     w.lines.push_back(
-        {"to come back from it",
-         fmt::format("∛(6 × {:g} × {} ÷ ({} × {} × {}))", rules.nudgeNeeded, printNumber(knocked, 1),
-                     section.strands(), printNumber(share, 3), printNumber(section.material.flow2, 0)),
-         printNumber(
-             neededDiameter(knocked, rules.nudgeNeeded, section.strands(), share, section.material.flow2),
-             2) +
-             " mm"});
+        {say("to come back from it"),
+         say("∛(6 × {} × {} ÷ ({} × {} × {}))", Number(rules.nudgeNeeded, Quantity::kShort),
+             Moment(knocked, 1).sum(), section.strands(), Number(share, 3),
+             Stress(section.material.flow2, 0).sum()),
+         Length(neededDiameter(knocked, rules.nudgeNeeded, section.strands(), share, section.material.flow2),
+                2)});
   }
-  w.lines.push_back({"needed", {}, fmt::format("{} mm", printNumber(need.diameter, 2))});
-  w.source = fmt::format(
-      "Plausible yield {} to {} N/mm² makes it {} to {} mm: one gauge number is as fine as this can be.",
-      printNumber(section.material.yield.low, 0), printNumber(section.material.yield.high, 0),
-      printNumber(need.low, 2), printNumber(need.high, 2));
+  w.lines.push_back({say("needed"), {}, Length(need.diameter, 2)});
+  w.source = say("Plausible yield {} to {} makes it {} to {}: one gauge number is as fine as this can be.",
+                 Stress(section.material.yield.low, 0).figure(), Stress(section.material.yield.high, 0),
+                 Length(need.low, 2).figure(), Length(need.high, 2));
   return w;
 }
 
@@ -157,15 +151,15 @@ Working effortWorking(const Hold& hold, const WireSection& section, double limbL
                       const PoseRules& rules) {
   Working w;
   const double lever = std::max(1.0, std::min(limbLength, rules.fingerLever));
-  w.title = fmt::format("why {} N", printNumber(hold.effort, 1));
-  w.lines.push_back({"to bend it for good", strandSum(section, section.material.ultimate),
-                     printNumber(section.capacity(section.material.ultimate), 1) + " N mm"});
-  w.lines.push_back({"over the lever of the fingers", fmt::format("÷ {} mm", printNumber(lever, 0)),
-                     printNumber(hold.effort, 1) + " N"});
-  w.source = fmt::format("{} N/mm² is the tensile strength. {:g} N is comfortable for an adult, {:g} N "
-                         "for children, {:g} N for sore hands.",
-                         printNumber(section.material.ultimate, 0), rules.effortAdult, rules.effortChild,
-                         rules.effortSore);
+  w.title = say("why {}", Force(hold.effort, 1));
+  w.lines.push_back({say("to bend it for good"), strandSum(section, section.material.ultimate),
+                     Moment(section.capacity(section.material.ultimate), 1)});
+  w.lines.push_back(
+      {say("over the lever of the fingers"), say("÷ {}", Length(lever, 0)), Force(hold.effort, 1)});
+  w.source =
+      say("{} is the tensile strength. {} is comfortable for an adult, {} for children, {} for sore hands.",
+          Stress(section.material.ultimate, 0), Force(rules.effortAdult, Quantity::kShort),
+          Force(rules.effortChild, Quantity::kShort), Force(rules.effortSore, Quantity::kShort));
   return w;
 }
 

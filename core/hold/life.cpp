@@ -39,11 +39,11 @@ double cyclesToBreak(const Material& m, double amplitude) {
 std::string_view words(LifeClass c) {
   switch (c) {
   case LifeClass::Once:
-    return "pose once";
+    return named("pose once");
   case LifeClass::Occasional:
-    return "occasional";
+    return named("occasional");
   case LifeClass::Often:
-    return "re-poseable";
+    return named("re-poseable");
   }
   return "";
 }

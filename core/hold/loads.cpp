@@ -3,8 +3,6 @@
 #include "hold/standing.h"
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <functional>
@@ -168,9 +166,9 @@ private:
       const double s = place[i];
       const std::string joint = skeleton_.points[static_cast<size_t>(run.points[i])].id;
       if (s >= front && i + 1 < run.points.size())
-        demand(limbOf(i), cantilever(joint, overhang(s, true), end - s, "all in front held level"));
+        demand(limbOf(i), cantilever(joint, overhang(s, true), end - s, say("all in front held level")));
       if (s <= rear && i > 0)
-        demand(limbOf(i - 1), cantilever(joint, overhang(s, false), s, "all behind held level"));
+        demand(limbOf(i - 1), cantilever(joint, overhang(s, false), s, say("all behind held level")));
     }
     if (front <= rear) return;
     // What overhangs at either end bends the back too, as far as the legs do not take it.
@@ -179,10 +177,10 @@ private:
         return skeleton_.points[static_cast<size_t>(run.points[point])].id;
       };
       if (place[i] == rear)
-        demand(limbOf(i), cantilever(name(i), overhang(rear, false), rear, "all behind held level"));
+        demand(limbOf(i), cantilever(name(i), overhang(rear, false), rear, say("all behind held level")));
       if (place[i + 1] == front)
         demand(limbOf(i),
-               cantilever(name(i + 1), overhang(front, true), end - front, "all in front held level"));
+               cantilever(name(i + 1), overhang(front, true), end - front, say("all in front held level")));
     }
     bridge(run, place, parts, rear, front);
   }
@@ -196,19 +194,19 @@ private:
     const double moment = grams * kGravity / 1000 * span / 8;
     for (size_t i = 0; i + 1 < run.points.size(); ++i) {
       if (place[i] < rear || place[i] >= front) continue;
-      demand(run.segmentLimb[i],
-             {skeleton_.points[static_cast<size_t>(run.points[i])].id, moment, 0, "the back between the legs",
-              fmt::format("{} g × 9.81 × {} ÷ 8", printNumber(grams, 1), printNumber(span, 0))});
+      demand(run.segmentLimb[i], {skeleton_.points[static_cast<size_t>(run.points[i])].id, moment, 0,
+                                  say("the back between the legs"),
+                                  say("{} × {} ÷ 8", Force(grams * kGravity / 1000, 3), Length(span, 0))});
     }
   }
 
   [[nodiscard]] static Demand cantilever(const std::string& joint, const std::vector<Hung>& parts,
-                                         double lever, std::string words) {
+                                         double lever, Said words) {
     Demand d{joint, levelMoment(parts), lever, std::move(words), {}};
     double grams = 0;
     for (const Hung& p : parts) grams += p.grams;
     const double arm = grams > 0 ? d.gravity / (grams * kGravity / 1000) : 0;
-    d.sum = fmt::format("{} g × 9.81 × {} mm", printNumber(grams, 1), printNumber(arm, 0));
+    d.sum = say("{} × {}", Force(grams * kGravity / 1000, 3), Length(arm, 0));
     return d;
   }
 
@@ -231,7 +229,7 @@ private:
     const FigureLimb& limb = figure_.limbs[i];
     if (limb.kind == LimbKind::Digits) {
       demand(l, cantilever(skeleton_.points[static_cast<size_t>(skeleton_.rootPoint[i])].id, own_[i], 0,
-                           "held level"));
+                           say("held level")));
       return;
     }
     const WireRun& run = skeleton_.limbs[i].front();
@@ -243,7 +241,7 @@ private:
       // A standing leg is not knocked at its foot; the figure above it is (standingLeg).
       const double lever = footing_.stands[static_cast<size_t>(l)] ? 0 : std::max(0.0, reach_[i] - at);
       demand(l, cantilever(skeleton_.points[static_cast<size_t>(run.points[s])].id, beyond, lever,
-                           "held level"));
+                           say("held level")));
       at += skeleton_.segmentLength(run, s);
     }
   }
@@ -252,15 +250,14 @@ private:
     const double height = out_.centre.z();
     // What the balance leaves to this leg; a leg that only touches still steadies the figure.
     const double part = std::max(out_.shares[static_cast<size_t>(l)], kSteadies / out_.legs);
-    const std::string share = printNumber(100 * part, 0) + " %";
+    const Said share = say("{} %", Number(100 * part, 0));
     const WireRun& run = skeleton_.limbs[static_cast<size_t>(l)].front();
     Demand d;
     d.joint = skeleton_.points[static_cast<size_t>(run.points.front())].id;
     d.gravity = kLean * out_.weight * height * part;
     d.lever = figure_.overallHeight * part;
-    d.words = fmt::format("standing, leaning 15 %, with {} of the weight", share);
-    d.sum =
-        fmt::format("0.15 × {} N × {} mm × {}", printNumber(out_.weight, 2), printNumber(height, 0), share);
+    d.words = say("standing, leaning 15 %, with {} of the weight", share);
+    d.sum = say("0.15 × {} × {} × {}", Force(out_.weight, 2), Length(height, 0), share);
     demand(l, d);
     // A leg is no straight post: its share of the weight passes beside its bent joints, straight over the
     // toe.
@@ -273,10 +270,9 @@ private:
       if (bears * beside <= bent.gravity) continue;
       bent.joint = p.id;
       bent.gravity = bears * beside;
-      bent.sum = fmt::format("{} N × {} × {} mm beside the foot", printNumber(out_.weight, 2), share,
-                             printNumber(beside, 0));
+      bent.sum = say("{} × {} × {} beside the foot", Force(out_.weight, 2), share, Length(beside, 0));
     }
-    bent.words = "standing on a bent leg";
+    bent.words = say("standing on a bent leg");
     if (bent.gravity > 0) demand(l, bent);
   }
 

@@ -30,8 +30,8 @@ struct Demand {
   std::string joint;      ///< where: a point of the skeleton, by its id
   double gravity = 0;     ///< moment of weight, N mm
   double lever = 0;       ///< what the knock is multiplied by, mm; 0 when none is reckoned with
-  std::string words;      ///< "head and neck held level"
-  std::string sum;        ///< the sum with its figures
+  Said words;             ///< "head and neck held level"
+  Said sum;               ///< the sum with its figures
   std::string place = {}; ///< where, in the maker's words
 };
 

@@ -43,9 +43,9 @@ Standing standingOn(std::vector<Vec2> contacts, const Vec3& centre) {
     out.margin = inside;
     const Vec2 outward(edge.y(), -edge.x());
     if (std::abs(outward.y()) > std::abs(outward.x()))
-      out.towards = "to the side";
+      out.towards = named("to the side");
     else
-      out.towards = outward.x() > 0 ? "forward" : "backward";
+      out.towards = outward.x() > 0 ? named("forward") : named("backward");
   }
   out.tip = std::atan2(out.margin, std::max(centre.z(), 1e-9));
   out.stands = out.margin > 0;

@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna {
@@ -50,76 +48,70 @@ Look lookAt(const Plan& plan) {
   return look;
 }
 
-std::string grams(double mass) { return printMass(mass, UnitSystem::Metric); }
-
 } // namespace
 
 Advice constructionAdvice(Construction construction, Use use, const Plan& plan) {
   const Look look = lookAt(plan);
   Advice a{construction, Level::Good, {}};
-  const auto warn = [&](std::string reason) {
+  const auto warn = [&](Said reason) {
     a.level = Level::Doubtful;
     a.reason = std::move(reason);
   };
   switch (construction) {
   case Construction::FoldedPair:
-    a.reason = "small and light, and every limb can be posed";
+    a.reason = say("small and light, and every limb can be posed");
     if (look.pairs == 0) {
       a.level = Level::Wrong;
-      a.reason = "it has no pair of limbs for the wires to run out into";
+      a.reason = say("it has no pair of limbs for the wires to run out into");
     } else if (look.height > plan.bench.foldedHeightMost || look.mass > plan.bench.foldedMassMost)
-      warn(fmt::format("at {} mm and {} single strands in the legs give up strength; twisted limbs hold more",
-                       printNumber(look.height, 0), grams(look.mass)));
+      warn(say("at {} and {} single strands in the legs give up strength; twisted limbs hold more",
+               Length(look.height, 0), Mass(look.mass)));
     break;
   case Construction::TwistedLimbs:
-    a.reason = "strong, and every limb can be posed";
+    a.reason = say("strong, and every limb can be posed");
     if (look.thinnestLeg < plan.bench.slimLeg)
-      warn(fmt::format("legs of {} mm hardly hide a doubled wire; a single one is slimmer",
-                       printNumber(look.thinnestLeg, 1)));
+      warn(
+          say("legs of {} hardly hide a doubled wire; a single one is slimmer", Length(look.thinnestLeg, 1)));
     break;
   case Construction::SpineAndCrosspieces:
-    a.reason = look.wings ? "wings and legs are single wires through the body, as slim as they can be"
-                          : "slim: one wire through each pair of limbs";
+    a.reason = look.wings ? say("wings and legs are single wires through the body, as slim as they can be")
+                          : say("slim: one wire through each pair of limbs");
     if (look.pairs == 0) {
       a.level = Level::Wrong;
-      a.reason = "it has no pair of limbs to run a crosspiece through";
+      a.reason = say("it has no pair of limbs to run a crosspiece through");
     }
     break;
   case Construction::LegsAndTail:
-    a.reason = "a stout body stands well on wired legs alone, and there is little wire to hide";
+    a.reason = say("a stout body stands well on wired legs alone, and there is little wire to hide");
     if (look.stoutness > plan.bench.stoutMost && look.neck)
-      warn("a long body and neck without wire keep no pose and may sag");
+      warn(say("a long body and neck without wire keep no pose and may sag"));
     else if (use == Use::Handled)
-      warn("handled often, wires glued into felt work loose");
+      warn(say("handled often, wires glued into felt work loose"));
     break;
   case Construction::ThroughPegs:
-    a.reason = "many legs or a tiny body: equal wires go straight through";
+    a.reason = say("many legs or a tiny body: equal wires go straight through");
     if (look.pairs == 0) {
       a.level = Level::Wrong;
-      a.reason = "it has no pair of limbs to push a wire through";
+      a.reason = say("it has no pair of limbs to push a wire through");
     } else if (look.mass > plan.bench.pegMassMost)
-      warn(fmt::format("pegs bear little, and this weighs {}", grams(look.mass)));
+      warn(say("pegs bear little, and this weighs {}", Mass(look.mass)));
     break;
   case Construction::PartWired:
-    a.reason = "wire where a pose is wanted, felt where none is";
+    a.reason = say("wire where a pose is wanted, felt where none is");
     break;
   case Construction::ThreadJoints:
-    a.reason = "limbs swing, as a toy bear's do";
-    if (look.stands) warn("limbs on thread swing, so it will not stand on its legs");
+    a.reason = say("limbs swing, as a toy bear's do");
+    if (look.stands) warn(say("limbs on thread swing, so it will not stand on its legs"));
     break;
   case Construction::NoWire:
-    a.reason = "a simple upright shape needs none";
+    a.reason = say("a simple upright shape needs none");
     if (look.stands && (look.neck || look.tail))
-      warn("legs, neck and tail without wire keep no pose, and it may not stand");
+      warn(say("legs, neck and tail without wire keep no pose, and it may not stand"));
     break;
   }
   const auto& suits = plan.pattern->suits;
   if (a.level == Level::Good && std::find(suits.begin(), suits.end(), id(construction)) != suits.end())
-    a.reason += fmt::format("; usual for a {}", [&] {
-      std::string n = plan.figure->patternName;
-      if (!n.empty()) n[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(n[0])));
-      return n;
-    }());
+    a.reason = say("{}; usual for a {}", a.reason, lowerName(plan.figure->patternName));
   return a;
 }
 

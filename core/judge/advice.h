@@ -8,7 +8,7 @@ namespace columna {
 struct Advice {
   Construction construction = Construction::TwistedLimbs;
   Level level = Level::Good; ///< good: suits; doubtful: warned against; wrong: cannot be built
-  std::string reason;        ///< without a full stop
+  Said reason;               ///< without a full stop
 };
 
 /// Of one construction for the plan's figure, up to the bounds of the plan's bench rules.

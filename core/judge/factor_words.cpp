@@ -1,22 +1,17 @@
 #include "judge/factor_words.h"
 
-#include "measure/quantity.h"
-
 #include <cmath>
 
 namespace columna {
 
-std::string timesWords(double factor, double limit) {
-  if (!std::isfinite(factor) || factor > 99) return "over 99 times";
-  if (factor < 0.095) return "less than 0.1 times";
-  std::string shown =
-      limit > 0 && factor < 10 ? printApart(factor, limit, 1) : printNumber(factor, factor < 10 ? 1 : 0);
-  if (shown == "1") shown = "1.0";
-  return shown + " times";
+Said factorSaid(double factor) {
+  if (!std::isfinite(factor) || factor >= 100) return say("over {}", 99);
+  return Number(factor, factor < 10 ? 1 : 0);
 }
 
-std::string bendsWords(double bends) {
-  return !std::isfinite(bends) || bends > 1000 ? "over 1000" : printNumber(bends, bends < 10 ? 1 : 0);
+Said bendsSaid(double bends) {
+  if (!std::isfinite(bends) || bends > 1000) return say("over {}", 1000);
+  return Number(bends, bends < 10 ? 1 : 0);
 }
 
 } // namespace columna

@@ -1,15 +1,14 @@
-// A factor in the maker's words.
+// Factors and counts in the maker's words.
 #pragma once
 
-#include <string>
+#include "words/said.h"
 
 namespace columna {
 
-/// "2.4 times", "31 times", "over 99 times", "less than 0.1 times". Beside a `limit` it misses it never reads
-/// the same as that: "1.97 times" beside 2.
-[[nodiscard]] std::string timesWords(double factor, double limit = 0);
+/// "2.4", "31", "over 99": a factor's figure, whole from ten on.
+[[nodiscard]] Said factorSaid(double factor);
 
-/// "12", "over 1000" bends.
-[[nodiscard]] std::string bendsWords(double bends);
+/// How often something is bent: "0.4", "31", "over 1000".
+[[nodiscard]] Said bendsSaid(double bends);
 
 } // namespace columna

@@ -6,8 +6,6 @@
 #include "judge/standing_words.h"
 #include "wire/allowance.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -25,17 +23,17 @@ double coverNeeded(const FigureLimb& limb) { return limb.kind == LimbKind::Digit
 std::string_view endOf(LimbKind kind) {
   switch (kind) {
   case LimbKind::Leg:
-    return "foot";
+    return named("foot");
   case LimbKind::Arm:
-    return "palm";
+    return named("palm");
   case LimbKind::Head:
-    return "nose";
+    return named("nose");
   case LimbKind::Wing:
   case LimbKind::Tail:
   case LimbKind::Digits:
-    return "tip";
+    return named("tip");
   default:
-    return "end";
+    return named("end");
   }
 }
 
@@ -46,78 +44,69 @@ std::string spaced(std::string id) {
   return id;
 }
 
-/// "both forelegs" for a pair that is alike, else the limb.
-std::string called(const Figure& figure, int l, bool pair) {
-  const FigureLimb& limb = figure.limbs[static_cast<size_t>(l)];
-  if (!pair) return limb.name;
-  return fmt::format("Both {}{}", limb.family, limb.family.ends_with('s') ? "" : "s");
+/// "Both forelegs" for a pair that is alike, else "Left foreleg".
+Said called(const FigureLimb& limb, bool pair) {
+  return pair ? say("Both {}", Name(limb.plural)) : Said(Name(limb.name));
 }
 
 void look(std::vector<Finding>& out, const Plan& plan, size_t l, bool pair) {
   const LimbPlan& limb = plan.limbs[l];
   const FigureLimb& part = plan.figure->limbs[l];
   if (!limb.wired) return;
-  const std::string name = called(plan.figure, static_cast<int>(l), pair);
-  const std::string wire =
-      fmt::format("{} mm {}", printNumber(limb.section.diameter, 2), limb.section.material.shortName);
-  const std::string range =
-      fmt::format("{} to {}", printNumber(limb.need.low, 1), printNumber(limb.need.high, 1));
-  const auto add = [&](Level level, std::string text, std::string brief) {
+  const Said name = called(part, pair);
+  const Said lowered = name.with(Name::First::Lower);
+  const Said wire = say("{} {}", Length(limb.section.diameter, 2), Name(limb.section.material.shortName));
+  const Said range = say("{} to {}", Length(limb.need.low, 1).figure(), Length(limb.need.high, 1).figure());
+  const auto add = [&](Level level, Said text, Said brief) {
     out.push_back({level, part.id, std::move(text), std::move(brief)});
   };
-  const std::string lowered = [&] {
-    std::string n = name;
-    n[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(n[0])));
-    return n;
-  }();
   const bool stems = limb.section.material.strandsPerWire > 1;
   const bool made = limb.need.diameter <= limb.section.material.diameters.back() + 1e-9;
-  const std::string ask =
-      made    ? fmt::format("take {} mm (it could be {}), or a stronger metal",
-                            printNumber(limb.need.diameter, 2), range)
-      : stems ? std::string("no stem is so strong: take wire")
-              : std::string("no size of it is enough: take a stronger metal, or build smaller");
+  const Said ask =
+      made    ? say("take {} (it could be {}), or a stronger metal", Length(limb.need.diameter, 2), range)
+      : stems ? say("no stem is so strong: take wire")
+              : say("no size of it is enough: take a stronger metal, or build smaller");
   if (limb.hold.hold < 1)
     add(Level::Wrong,
-        fmt::format("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire,
-                    timesWords(limb.hold.hold, 1), ask),
-        fmt::format("{} will not hold", lowered));
+        say("{}: {} gives way under the weight, it holds {} of it; {}.", name, wire,
+            Times(limb.hold.hold).apart(1), ask),
+        say("{} will not hold", lowered));
   else if (!limb.chosen && !limb.fits)
     add(Level::Doubtful,
-        fmt::format("{}: no {} here is thick enough, {} mm is wanted (it could be {}); take a stronger metal "
-                    "or a smaller figure.",
-                    name, limb.section.material.shortName, printNumber(limb.need.diameter, 1), range),
-        fmt::format("no wire for {}", lowered));
+        say("{}: no {} here is thick enough, {} is wanted (it could be {}); take a stronger metal or a "
+            "smaller figure.",
+            name, Name(limb.section.material.shortName), Length(limb.need.diameter, 1), range),
+        say("no wire for {}", lowered));
   else if (limb.hold.hold < plan.poseRules.holdNeeded - 1e-6)
     add(Level::Doubtful,
-        fmt::format("{}: {} holds {} its load, {:g} is wanted; {}.", name, wire,
-                    timesWords(limb.hold.hold, plan.poseRules.holdNeeded), plan.poseRules.holdNeeded, ask),
-        fmt::format("{} may sag", lowered));
+        say("{}: {} holds {} its load, {} is wanted; {}.", name, wire,
+            Times(limb.hold.hold).apart(plan.poseRules.holdNeeded),
+            Number(plan.poseRules.holdNeeded, Quantity::kShort), ask),
+        say("{} may sag", lowered));
   else if (limb.hold.nudge < plan.poseRules.nudgeNeeded - 1e-6)
     add(Level::Doubtful,
-        fmt::format("{}: {} is bent by a knock of {} N; {}.", name, wire, printNumber(plan.loads.nudge, 2),
-                    ask),
-        fmt::format("{} if knocked", lowered + (pair ? " droop" : " droops")));
+        say("{}: {} is bent by a knock of {}; {}.", name, wire, Force(plan.loads.nudge, 2), ask),
+        counted(many("{1} droop if knocked", "{1} droops if knocked"), pair ? 2 : 1, lowered));
   if (limb.hold.effort > plan.poseRules.effortAdult)
     add(Level::Doubtful,
-        fmt::format("{}: {} takes {} N at the {} to bend, more than the {:g} N fingers like; thinner wire "
-                    "would pose more easily.",
-                    name, wire, printApart(limb.hold.effort, plan.poseRules.effortAdult, 0), endOf(part.kind),
-                    plan.poseRules.effortAdult),
-        fmt::format("{} stiff to pose", lowered));
+        say("{}: {} takes {} at the {} to bend, more than the {} fingers like; thinner wire would pose more "
+            "easily.",
+            name, wire, Force(limb.hold.effort, 0).apart(plan.poseRules.effortAdult), Name(endOf(part.kind)),
+            Force(plan.poseRules.effortAdult, Quantity::kShort)),
+        say("{} stiff to pose", lowered));
   const double needed = coverNeeded(part);
   if (limb.hold.cover < 0)
     add(Level::Wrong,
-        fmt::format("{}: the wire is {} mm across, thicker than the part at its thinnest; take thinner wire, "
-                    "or build the figure larger.",
-                    name, printNumber(limb.section.bundle(), 1)),
-        fmt::format("{} thinner than its wire", lowered));
+        say("{}: the wire is {} across, thicker than the part at its thinnest; take thinner wire, or build "
+            "the figure larger.",
+            name, Length(limb.section.bundle(), 1)),
+        say("{} thinner than its wire", lowered));
   else if (limb.hold.cover < needed)
     add(Level::Doubtful,
-        fmt::format("{}: only {} mm of wool covers the wire, {} is wanted; take thinner wire, or build the "
-                    "figure larger.",
-                    name, printApart(limb.hold.cover, needed, 1), printNumber(needed, 1)),
-        fmt::format("{} thinly covered", lowered));
+        say("{}: only {} of wool covers the wire, {} is wanted; take thinner wire, or build the figure "
+            "larger.",
+            name, Length(limb.hold.cover, 1).apart(needed), Length(needed, 1).figure()),
+        say("{} thinly covered", lowered));
 }
 
 /// Parts that a changed shape leaves under the ground.
@@ -134,58 +123,56 @@ void sunk(std::vector<Finding>& out, const Plan& plan) {
           low = std::min(low, r.centre.z() - std::hypot(r.ru * r.u.z(), r.rv * r.v.z()));
         }
     if (low > -kSunk * f.overallHeight) continue;
-    const std::string name = called(f, static_cast<int>(l), f.limbs[l].twin >= 0);
+    const Said name = called(f.limbs[l], f.limbs[l].twin >= 0);
     out.push_back(
         {Level::Doubtful, f.limbs[l].id,
-         fmt::format(
-             "{}: it reaches {} mm under the ground the feet stand on; lengthen the legs, or bend it up.",
-             name, printNumber(-low, 0)),
-         fmt::format("{} under the ground", f.limbs[l].family)});
+         say("{}: it reaches {} under the ground the feet stand on; lengthen the legs, or bend it up.", name,
+             Length(-low, 0)),
+         say("{} under the ground", Name(f.limbs[l].part))});
   }
 }
 
 void lookAtStanding(std::vector<Finding>& out, const Plan& plan) {
   const Standing& s = plan.standing;
-  const auto add = [&](Level level, std::string text, std::string brief) {
+  const auto add = [&](Level level, Said text, Said brief) {
     out.push_back({level, "figure", std::move(text), std::move(brief)});
   };
   if (plan.loads.legs == 0)
     add(Level::Doubtful,
-        "No leg reaches the ground, so nothing is said of how it stands; plan a base or a hanger.",
-        "no legs to stand on");
+        say("No leg reaches the ground, so nothing is said of how it stands; plan a base or a hanger."),
+        say("no legs to stand on"));
   else if (s.support.empty())
     add(Level::Wrong,
-        "What touches the ground lies in one line, so it falls; spread the feet, or glue them to a base.",
-        "it falls over");
-  else if (const auto said = standingWords(
-               s, s.towards, "its feet", plan.poseRules.tipNeeded * kDegree, plan.poseRules.marginNeeded,
-               "move the feet, or glue them to a base", "spread the feet, or glue them to a base"))
+        say("What touches the ground lies in one line, so it falls; spread the feet, or glue them to a "
+            "base."),
+        say("it falls over"));
+  else if (const auto said = standingWords(s, s.towards, false, plan.poseRules.tipNeeded * kDegree,
+                                           plan.poseRules.marginNeeded, Cure::Armature))
     add(said->level, said->text, said->brief);
 }
 
 void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan& plan) {
-  const auto add = [&](Level level, std::string text, std::string brief) {
+  const auto add = [&](Level level, Said text, Said brief) {
     out.push_back({level, "figure", std::move(text), std::move(brief)});
   };
   for (const MadeResidual& r : plan.made->residuals)
     if (std::abs(r.off) > kMadeOff)
-      add(Level::Doubtful,
-          fmt::format("What is made does not agree: {}; make it anew, or measure again.", r.words), r.words);
+      add(Level::Doubtful, say("What is made does not agree: {}; make it anew, or measure again.", r.words),
+          r.words);
   sunk(out, plan);
   const double height = plan.figure->overallHeight;
   if (height < kCheckedSmallest || height > kCheckedLargest)
     add(Level::Doubtful,
-        fmt::format("The rules were checked on figures of {:g} to {:g} mm; at {} mm they are stretched, so "
-                    "try a limb first.",
-                    kCheckedSmallest, kCheckedLargest, printNumber(height, 0)),
-        "outside the checked sizes");
+        say("The rules were checked on figures of {} to {}; at {} they are stretched, so try a limb first.",
+            Length(kCheckedSmallest, Quantity::kShort).figure(), Length(kCheckedLargest, Quantity::kShort),
+            Length(height, 0)),
+        say("outside the checked sizes"));
   for (const auto& [limbId, choice] : project.limbs)
     if (!plan.figure->limb(limbId))
       add(Level::Doubtful,
-          fmt::format(
-              "A choice is kept for the {}, which this animal does not have; it comes back with the animal.",
-              spaced(limbId)),
-          "a choice without a limb");
+          say("A choice is kept for the {}, which this animal does not have; it comes back with the animal.",
+              AsIs(spaced(limbId))),
+          say("a choice without a limb"));
 }
 
 bool alike(const Plan& plan, size_t l, size_t twin) {
@@ -225,24 +212,22 @@ void judge(Plan& plan) {
   for (size_t l = 0; l < plan.limbs.size(); ++l) {
     LimbPlan& limb = plan.limbs[l];
     if (!limb.wired) {
-      limb.sentence = "No wire runs in it.";
+      limb.sentence = say("No wire runs in it.");
       continue;
     }
     std::vector<Finding> found;
     look(found, plan, l, false);
     limb.verdict = Level::Good;
     for (const Finding& f : found) limb.verdict = std::max(limb.verdict, f.level);
-    const std::string bend =
-        fmt::format("bends with {} N at the {}", printNumber(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
-                    endOf(plan.figure->limbs[l].kind));
+    const Said bend = say("bends with {} at the {}", Force(limb.hold.effort, limb.hold.effort < 1 ? 1 : 0),
+                          Name(endOf(plan.figure->limbs[l].kind)));
     if (limb.hold.hold < 1)
-      limb.sentence =
-          fmt::format("Gives way: it holds {} its load; {}.", timesWords(limb.hold.hold, 1), bend);
+      limb.sentence = say("Gives way: it holds {} its load; {}.", Times(limb.hold.hold).apart(1), bend);
     else
-      limb.sentence = fmt::format("Holds {} its load; {}.", timesWords(limb.hold.hold), bend);
+      limb.sentence = say("Holds {} its load; {}.", Times(limb.hold.hold), bend);
     if (limb.hold.hold >= plan.poseRules.holdNeeded - 1e-6 &&
         limb.hold.nudge < plan.poseRules.nudgeNeeded - 1e-6)
-      limb.sentence = fmt::format("Holds {} its load, but droops if knocked.", timesWords(limb.hold.hold));
+      limb.sentence = say("Holds {} its load, but droops if knocked.", Times(limb.hold.hold));
   }
 }
 

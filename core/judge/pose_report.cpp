@@ -5,8 +5,6 @@
 #include "wire/allowance.h"
 #include "wool/felt.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

@@ -21,8 +21,8 @@ struct JointReport {
   std::string name;     ///< "left elbow"
   bool springs = false; ///< felted firm, the felt bends it back; set before felting it stays
   Level level = Level::Good;
-  std::string sentence; ///< the worst of it, or that all is well
-  std::string brief;    ///< a few words, when not good
+  Said sentence; ///< the worst of it, or that all is well
+  Said brief;    ///< a few words, when not good
 };
 
 struct PoseReport {

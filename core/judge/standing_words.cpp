@@ -1,37 +1,50 @@
 #include "judge/standing_words.h"
 
-#include "measure/quantity.h"
-
-#include <fmt/format.h>
-
 #include <algorithm>
-#include <numbers>
 
 namespace columna {
+namespace {
 
-std::optional<StandingWords> standingWords(const Standing& s, const std::string& towards,
-                                           const std::string& on, double tipNeeded, double marginNeeded,
-                                           const std::string& fallCure, const std::string& tipCure) {
-  if (!s.stands)
+Said cureOf(Cure cure, bool falls) {
+  switch (cure) {
+  case Cure::Armature:
+    return falls ? say("move the feet, or glue them to a base")
+                 : say("spread the feet, or glue them to a base");
+  case Cure::Pose:
+    return falls ? say("move a foot that way, lean it back, or glue it to a wider base")
+                 : say("spread the feet, or glue it to a wider base");
+  }
+  return {};
+}
+
+} // namespace
+
+std::optional<StandingWords> standingWords(const Standing& s, const std::string& towards, bool onBase,
+                                           double tipNeeded, double marginNeeded, Cure cure) {
+  const Said what = cureOf(cure, !s.stands);
+  if (!s.stands) {
+    const Length outside = Length(std::max(0.0, -s.margin), 1);
     return StandingWords{Level::Wrong,
-                         fmt::format("It falls {}: its weight lies {} mm outside {}; {}.", towards,
-                                     printApart(std::max(0.0, -s.margin), 0, 1), on, fallCure),
-                         "it falls over"};
-  const double degrees = s.tip * 180 / std::numbers::pi;
-  const double needed = tipNeeded * 180 / std::numbers::pi;
+                         onBase ? say("It falls {}: its weight lies {} outside its base; {}.", Name(towards),
+                                      outside.apart(0), what)
+                                : say("It falls {}: its weight lies {} outside its feet; {}.", Name(towards),
+                                      outside.apart(0), what),
+                         say("it falls over")};
+  }
   const bool tips = s.tip < tipNeeded;
   const bool near = s.margin < marginNeeded;
   if (!tips && !near) return std::nullopt;
-  std::string what;
-  if (tips)
-    what = fmt::format("tips {} at {}°, {}° is wanted", towards, printApart(degrees, needed, 0),
-                       printNumber(needed, 0));
-  if (near)
-    what += fmt::format("{}its weight lies {} mm inside {}, {} mm is wanted", tips ? "; " : "",
-                        printApart(s.margin, marginNeeded, 1), on, printNumber(marginNeeded, 1));
+  const Said tipping = say("tips {} at {}, {} is wanted", Name(towards), Angle(s.tip, 0).apart(tipNeeded),
+                           Angle(tipNeeded, 0));
+  const Quantity inside = Length(s.margin, 1).apart(marginNeeded);
+  const Length wanted(marginNeeded, 1);
+  const Said lying = onBase ? say("its weight lies {} inside its base, {} is wanted", inside, wanted)
+                            : say("its weight lies {} inside its feet, {} is wanted", inside, wanted);
   return StandingWords{Level::Doubtful,
-                       fmt::format("It stands, but {}{}; {}.", tips ? "" : "only just: ", what, tipCure),
-                       "it tips easily"};
+                       !near   ? say("It stands, but {}; {}.", tipping, what)
+                       : !tips ? say("It stands, but only just: {}; {}.", lying, what)
+                               : say("It stands, but {}; {}; {}.", tipping, lying, what),
+                       say("it tips easily")};
 }
 
 } // namespace columna

@@ -11,14 +11,16 @@ namespace columna {
 
 struct StandingWords {
   Level level = Level::Doubtful;
-  std::string text, brief;
+  Said text, brief;
 };
 
-/// Nothing when it stands as well as is wanted. `towards` is where it tips or falls, `on` what it stands on
-/// ("its feet"), `cure` what would help.
+/// What can be done about it: to the armature before it is made, or to a pose.
+enum class Cure { Armature, Pose };
+
+/// Nothing when it stands as well as is wanted. `towards` is where it tips or falls, by its name; `onBase`
+/// that it stands on a base, not on its feet; `tipNeeded` in radians, `marginNeeded` in mm.
 [[nodiscard]] std::optional<StandingWords> standingWords(const Standing& standing, const std::string& towards,
-                                                         const std::string& on, double tipNeeded,
-                                                         double marginNeeded, const std::string& fallCure,
-                                                         const std::string& tipCure);
+                                                         bool onBase, double tipNeeded, double marginNeeded,
+                                                         Cure cure);
 
 } // namespace columna

@@ -3,8 +3,6 @@
 #include "measure/number_file.h"
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace columna {
@@ -32,21 +30,21 @@ constexpr std::array<std::string_view, 21> kKeys{"wire_minutes_per_piece",
                                                  "low_share",
                                                  "high_share"};
 
-std::string hours(double minutes) { return printNumber(minutes / 60, minutes < 600 ? 1 : 0) + " h"; }
+Said hours(double minutes) { return say("{} h", Number(minutes / 60, minutes < 600 ? 1 : 0)); }
 
 /// "a good finish".
 std::string_view finishWords(Finish finish) {
   switch (finish) {
   case Finish::Core:
-    return "the core alone";
+    return named("the core alone");
   case Finish::Plain:
-    return "a plain finish";
+    return named("a plain finish");
   case Finish::Good:
-    return "a good finish";
+    return named("a good finish");
   case Finish::Fine:
     break;
   }
-  return "a fine finish";
+  return named("a fine finish");
 }
 
 } // namespace
@@ -64,7 +62,7 @@ Result<Pace> readPace(std::string_view json, const std::string& file) {
   pace.coreFirm = n[5];
   pace.severalNeedles = n[6];
   if (!(pace.severalNeedles > 0))
-    return Problem{"several_needles_cm3.value is nought", file, "give a volume in cm3"};
+    return Problem{say("several_needles_cm3.value is nought"), file, say("give a volume in cm3")};
   for (size_t k = 0; k < 4; ++k) {
     pace.surface[k] = n[7 + k];
     pace.head[k] = n[11 + k];
@@ -108,22 +106,22 @@ WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<
 Working timeWorking(const WorkTime& time, const Pace& pace) {
   const double perCm2 = pace.surface[static_cast<size_t>(time.finish)];
   Working w;
-  w.title = "why " + hours(time.total);
-  w.lines.push_back({"wire: pieces and bends", {}, hours(time.wire)});
-  w.lines.push_back({"each part begun, felted and joined",
-                     fmt::format("{} min + firmness × cm³ ÷ ∛(1 + cm³ ÷ {})", printNumber(pace.part, 0),
-                                 printNumber(pace.severalNeedles, 0)),
+  const Volume several(pace.severalNeedles * 1000, 0);
+  w.title = say("why {}", hours(time.total));
+  w.lines.push_back({say("wire: pieces and bends"), {}, hours(time.wire)});
+  w.lines.push_back({say("each part begun, felted and joined"),
+                     say("{} min + firmness × volume ÷ ∛(1 + volume ÷ {})", Number(pace.part, 0), several),
                      hours(time.core)});
-  w.lines.push_back({fmt::format("the surface, {}", finishWords(time.finish)),
-                     fmt::format("{} cm² × {} min", printNumber(time.surface, 0), printNumber(perCm2, 2)),
-                     hours(time.coat)});
-  w.lines.push_back({"face, toes and fingers", {}, hours(time.details)});
-  w.lines.push_back({"all together", {}, hours(time.total)});
-  w.source = fmt::format(
-      "Likely {} to {}: estimates of the bench, soft {}, medium {} and firm {} min a cm³ up "
-      "to {} cm³, above which several needles work at once; your own times settle it.",
-      hours(time.low), hours(time.high), printNumber(pace.coreSoft, 2), printNumber(pace.coreMedium, 2),
-      printNumber(pace.coreFirm, 2), printNumber(pace.severalNeedles, 0));
+  w.lines.push_back(
+      {say("the surface, {}", Name(finishWords(time.finish))),
+       say("{}, {} min for {}", Surface(time.surface * 100, 0), Number(perCm2, 2), Surface(100, 0)),
+       hours(time.coat)});
+  w.lines.push_back({say("face, toes and fingers"), {}, hours(time.details)});
+  w.lines.push_back({say("all together"), {}, hours(time.total)});
+  w.source = say("Likely {} to {}: estimates of the bench, soft {}, medium {} and firm {} min for {}, up to "
+                 "{}, above which several needles work at once; your own times settle it.",
+                 hours(time.low), hours(time.high), Number(pace.coreSoft, 2), Number(pace.coreMedium, 2),
+                 Number(pace.coreFirm, 2), Volume(1000, 0), several);
   return w;
 }
 

@@ -77,18 +77,18 @@ fs::path leadsTo(fs::path path) {
 Result<std::string> readFile(const fs::path& path, size_t limit) {
   const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
   if (file.get() < 0) {
-    if (errno == ENOENT) return Problem{"the file is not there", path.string(), "check the name"};
-    return Problem{fmt::format("the file cannot be read ({})", reason(errno)), path.string(),
-                   "check who may read it"};
+    if (errno == ENOENT) return Problem{say("the file is not there"), path.string(), say("check the name")};
+    return Problem{say("the file cannot be read ({})", AsIs(reason(errno))), path.string(),
+                   say("check who may read it")};
   }
   struct stat is {};
   if (::fstat(file.get(), &is) == 0 && S_ISDIR(is.st_mode))
-    return Problem{"it is a folder, not a file", path.string(), "name a file in it"};
+    return Problem{say("it is a folder, not a file"), path.string(), say("name a file in it")};
   if (!S_ISREG(is.st_mode))
-    return Problem{"it is a pipe or a device, not a file", path.string(), "name a file"};
+    return Problem{say("it is a pipe or a device, not a file"), path.string(), say("name a file")};
   const auto tooLarge = [&] {
-    return Problem{fmt::format("the file is {} MB, more than such a file can be", is.st_size >> 20),
-                   path.string(), "check that it is the right one"};
+    return Problem{say("the file is {} MB, more than such a file can be", is.st_size >> 20), path.string(),
+                   say("check that it is the right one")};
   };
   if (static_cast<size_t>(is.st_size) > limit) return tooLarge();
   std::string text;
@@ -97,8 +97,8 @@ Result<std::string> readFile(const fs::path& path, size_t limit) {
     const ssize_t n = ::read(file.get(), chunk.data(), chunk.size());
     if (n < 0 && errno == EINTR) continue;
     if (n < 0)
-      return Problem{fmt::format("the file cannot be read ({})", reason(errno)), path.string(),
-                     "check who may read it"};
+      return Problem{say("the file cannot be read ({})", AsIs(reason(errno))), path.string(),
+                     say("check who may read it")};
     if (n == 0) return text;
     text.append(chunk.data(), static_cast<size_t>(n));
   }
@@ -108,14 +108,14 @@ Result<std::string> readFile(const fs::path& path, size_t limit) {
 std::optional<Problem> writeAtomically(const fs::path& given, std::string_view bytes, bool keepOld) {
   const fs::path path = leadsTo(given);
   const fs::path folder = path.has_parent_path() ? path.parent_path() : fs::path(".");
-  const auto fail = [&](const char* doing, int error) {
-    return Problem{fmt::format("it could not be {} ({})", doing, reason(error)), given.string(),
-                   "choose another folder, or make room; what was there is untouched"};
+  const auto fail = [&](std::string_view doing, int error) {
+    return Problem{say("it could not be {} ({})", Name(doing), AsIs(reason(error))), given.string(),
+                   say("choose another folder, or make room; what was there is untouched")};
   };
   struct stat was {};
   const bool there = ::stat(path.c_str(), &was) == 0;
   if (there && !S_ISREG(was.st_mode))
-    return Problem{"it is no file that could be written", given.string(), "give another name"};
+    return Problem{say("it is no file that could be written"), given.string(), say("give another name")};
   sweep(folder);
   // A file without a name leaves nothing behind when the program is killed; where there are none, a part.
   // Its name is drawn: in containers every program has the same number.
@@ -139,7 +139,7 @@ std::optional<Problem> writeAtomically(const fs::path& given, std::string_view b
   };
   auto error = write(true);
   if (error && *error != ENOSPC && *error != EDQUOT) error = write(false);
-  if (error) return fail("written", *error);
+  if (error) return fail(named("written"), *error);
   if (keepOld && there) {
     fs::path old = path;
     old += "~";
@@ -151,7 +151,7 @@ std::optional<Problem> writeAtomically(const fs::path& given, std::string_view b
   if (::rename(part.c_str(), path.c_str()) != 0) {
     const int why = errno;
     ::unlink(part.c_str());
-    return fail("put in place", why);
+    return fail(named("put in place"), why);
   }
   // The new name itself must be on the disk too.
   const Descriptor directory(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));

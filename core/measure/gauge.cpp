@@ -13,7 +13,7 @@ constexpr int kFirstSwg = 10;
 constexpr std::array<double, 25> kSwgMils{128, 116, 104, 92, 80,   72,   64,   56,   48,   40,   36, 32, 28,
                                           24,  22,  20,  18, 16.4, 14.8, 13.6, 12.4, 11.6, 10.8, 10, 9.2};
 
-std::string lower(std::string_view text) {
+std::string lowered(std::string_view text) {
   std::string out;
   for (char c : text) out += (c >= 'A' && c <= 'Z') ? static_cast<char>(c - 'A' + 'a') : c;
   const auto first = out.find_first_not_of(" \t");
@@ -56,21 +56,21 @@ std::optional<int> nearestSwg(double mm) {
 int nearestAwg(double mm) { return static_cast<int>(std::lround(mmToAwg(mm))); }
 
 Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
-  const std::string text = lower(given);
+  const std::string text = lowered(given);
   if (const auto number = without(text, "swg")) {
     const auto n = parseNumber(*number);
     if (!n || *n < 0 || *n > 50 || *n != std::floor(*n) || !swgToMm(static_cast<int>(*n)))
-      return Problem{fmt::format("\"{}\" is not in the Imperial gauge table", given),
+      return Problem{say("\"{}\" is not in the Imperial gauge table", AsIs(given)),
                      {},
-                     "give a whole number from 10 to 34, or the diameter in mm"};
+                     say("give a whole number from 10 to 34, or the diameter in mm")};
     return *swgToMm(static_cast<int>(*n));
   }
   if (const auto number = without(text, "awg")) {
     const auto n = parseNumber(*number);
     if (!n || *n < 0 || *n > 40)
-      return Problem{fmt::format("\"{}\" is not an American gauge that wire is sold in", given),
+      return Problem{say("\"{}\" is not an American gauge that wire is sold in", AsIs(given)),
                      {},
-                     "give a number from 0 to 40, or the diameter in mm"};
+                     say("give a number from 0 to 40, or the diameter in mm")};
     return awgToMm(*n);
   }
   for (const std::string_view word : {"gauge", "ga.", "ga", "g"}) {
@@ -80,23 +80,23 @@ Result<double> parseDiameter(std::string_view given, UnitSystem bare) {
     if (!n) break;
     const auto imperial = *n >= 0 && *n <= 40 ? swgToMm(static_cast<int>(*n)) : std::nullopt;
     if (!imperial)
-      return Problem{fmt::format("\"{}\" does not say which gauge", given), {}, "give the diameter in mm"};
+      return Problem{say("\"{}\" does not say which gauge", AsIs(given)), {}, say("give the diameter in mm")};
     const double american = awgToMm(*n);
-    return Problem{
-        fmt::format("{0} gauge is two wires: {1:.2f} mm by the American gauge, {2:.2f} mm by the Imperial, "
-                    "and the thicker is {3:.1f} times as strong",
-                    printNumber(*n, 1), american, *imperial, std::pow(*imperial / american, 3)),
-        {},
-        fmt::format("write {0} awg, {0} swg or the diameter in mm", printNumber(*n, 1))};
+    return Problem{say("{0} gauge is two wires: {1} by the American gauge, {2} by the Imperial, and the "
+                       "thicker is {3} times as strong",
+                       Number(*n, 1), Length(american, 2), Length(*imperial, 2),
+                       Number(std::pow(*imperial / american, 3), 1)),
+                   {},
+                   say("write {0} awg, {0} swg or the diameter in mm", Number(*n, 1))};
   }
   const auto mm = parseLength(given, bare);
   if (!mm)
     return Problem{
-        fmt::format("\"{}\" is not a wire size", given), {}, "write it like 0.8 mm, 20 awg or 20 swg"};
+        say("\"{}\" is not a wire size", AsIs(given)), {}, say("write it like 0.8 mm, 20 awg or 20 swg")};
   if (!(*mm > 0) || *mm > kThickestWire)
-    return Problem{fmt::format("{} is not a wire's diameter", printLength(*mm, UnitSystem::Metric)),
+    return Problem{say("{} is not a wire's diameter", Length(*mm)),
                    {},
-                   "give a diameter above 0 and up to 10 mm"};
+                   say("give a diameter above 0 and up to {}", Length(10, 0))};
   return *mm;
 }
 

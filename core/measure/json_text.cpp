@@ -1,7 +1,5 @@
 #include "measure/json_text.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna {
@@ -36,12 +34,13 @@ int deepest(std::string_view text) {
 
 Result<Json> parseJson(std::string_view text, const std::string& file) {
   if (const int depth = deepest(text); depth > kDeepestJson)
-    return Problem{fmt::format("it is nested {} deep, and {} is the most", depth, kDeepestJson), file,
-                   "open another copy of it, or take the brackets out in a text editor"};
+    return Problem{say("it is nested {} deep, and {} is the most", depth, kDeepestJson), file,
+                   say("open another copy of it, or take the brackets out in a text editor")};
   Json root = Json::parse(text, nullptr, false);
   if (root.is_discarded()) root = Json::parse(asUtf8(text), nullptr, false);
   if (root.is_discarded())
-    return Problem{"the text is not JSON", file, "open it in an editor that checks JSON and mend it"};
+    return Problem{say("the text is not JSON"), file,
+                   say("open it in an editor that checks JSON and mend it")};
   return root;
 }
 

@@ -1,7 +1,5 @@
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <charconv>
@@ -108,14 +106,18 @@ constexpr std::array<Unit, 6> kAngles{{{"degrees", std::numbers::pi / 180},
                                        {"rad", 1},
                                        {"turns", 2 * std::numbers::pi}}};
 
+constexpr double kOuncePerInch3 = kGramsPerOunce / (kMmPerInch * kMmPerInch * kMmPerInch);
+constexpr std::array<Unit, 4> kDensities{
+    {{"g/cm3", 1e-3}, {"g/cm³", 1e-3}, {"oz/in3", kOuncePerInch3}, {"oz/in³", kOuncePerInch3}}};
+
 template <size_t N>
 Result<double> parseWithUnit(std::string_view text, const std::array<Unit, N>& units, double bareFactor,
                              std::string_view what, std::string_view example) {
   const std::string cleaned = plain(text);
   const Problem problem{
-      fmt::format("\"{}\" is not a {}", text, what), {}, fmt::format("write it like {}", example)};
+      say("\"{}\" is no {}", AsIs(text), Name(what)), {}, say("write it like {}", AsIs(example))};
   if (cleaned.empty())
-    return Problem{fmt::format("no {} given", what), {}, fmt::format("write it like {}", example)};
+    return Problem{say("no {} given", Name(what)), {}, say("write it like {}", AsIs(example))};
   for (const Unit& unit : units) {
     if (cleaned.size() <= unit.name.size() || !cleaned.ends_with(unit.name)) continue;
     std::string number = plain(cleaned.substr(0, cleaned.size() - unit.name.size()));
@@ -128,102 +130,33 @@ Result<double> parseWithUnit(std::string_view text, const std::array<Unit, N>& u
   return *value * bareFactor;
 }
 
-std::string cutZeros(std::string text) {
-  if (text.find('.') == std::string::npos) return text;
-  while (text.back() == '0') text.pop_back();
-  if (text.back() == '.') text.pop_back();
-  return text;
-}
-
-std::string inchFigure(double inches) {
-  if (std::abs(inches) < 1) return cutZeros(fmt::format("{:.3f}", inches));
-  const long sixteenths = std::lround(std::abs(inches) * 16);
-  const long whole = sixteenths / 16;
-  long over = sixteenths % 16;
-  long under = 16;
-  while (over != 0 && over % 2 == 0) {
-    over /= 2;
-    under /= 2;
-  }
-  const char* sign = inches < 0 ? "-" : "";
-  return over == 0 ? fmt::format("{}{}", sign, whole) : fmt::format("{}{} {}/{}", sign, whole, over, under);
-}
-
 } // namespace
 
 Result<double> parseNumber(std::string_view text) {
   const std::string cleaned = plain(text);
-  if (cleaned.empty()) return Problem{"no number given", {}, "write it like 6.25"};
+  if (cleaned.empty()) return Problem{say("no number given"), {}, say("write it like 6.25")};
   if (const auto value = decimal(cleaned)) return *value;
   if (const auto value = fraction(cleaned)) return *value;
-  return Problem{fmt::format("\"{}\" is not a number", text), {}, "write it like 6.25, 6,25 or 6 1/4"};
+  return Problem{say("\"{}\" is not a number", AsIs(text)), {}, say("write it like 6.25, 6,25 or 6 1/4")};
 }
 
 Result<double> parseLength(std::string_view text, UnitSystem bare) {
-  return parseWithUnit(text, kLengths, bare == UnitSystem::Metric ? 1.0 : kMmPerInch, "length",
+  return parseWithUnit(text, kLengths, bare == UnitSystem::Metric ? 1.0 : kMmPerInch, named("length"),
                        "160 mm or 6 1/4 in");
 }
 
 Result<double> parseMass(std::string_view text, UnitSystem bare) {
-  return parseWithUnit(text, kMasses, bare == UnitSystem::Metric ? 1.0 : kGramsPerOunce, "weight",
+  return parseWithUnit(text, kMasses, bare == UnitSystem::Metric ? 1.0 : kGramsPerOunce, named("weight"),
                        "14 g or 1/2 oz");
 }
 
+Result<double> parseDensity(std::string_view text, UnitSystem bare) {
+  return parseWithUnit(text, kDensities, bare == UnitSystem::Metric ? 1e-3 : kOuncePerInch3, named("density"),
+                       "0.2 g/cm³ or 0.12 oz/in³");
+}
+
 Result<double> parseAngle(std::string_view text) {
-  return parseWithUnit(text, kAngles, std::numbers::pi / 180, "angle", "22°");
-}
-
-std::string printNumber(double value, int decimals) {
-  std::string text = cutZeros(fmt::format("{:.{}f}", value, decimals));
-  return text == "-0" ? "0" : text;
-}
-
-std::string printLengthFigure(double mm, UnitSystem system, int decimals) {
-  if (system == UnitSystem::Inch) return inchFigure(mm / kMmPerInch);
-  if (decimals < 0) decimals = std::abs(mm) >= 99.95 ? 0 : std::abs(mm) >= 9.995 ? 1 : 2;
-  return printNumber(mm, decimals);
-}
-
-std::string_view lengthUnit(UnitSystem system) { return system == UnitSystem::Metric ? "mm" : "in"; }
-
-std::string printLength(double mm, UnitSystem system, int decimals) {
-  return fmt::format("{} {}", printLengthFigure(mm, system, decimals), lengthUnit(system));
-}
-
-std::string writeLength(double mm, UnitSystem system) {
-  return fmt::format("{:.12g} {}", system == UnitSystem::Metric ? mm : mm / kMmPerInch, lengthUnit(system));
-}
-
-std::string printMassFigure(double grams, UnitSystem system) {
-  if (system == UnitSystem::Inch) return printNumber(grams / kGramsPerOunce, 2);
-  const int decimals = std::abs(grams) >= 99.95 ? 0 : std::abs(grams) >= 1 ? 1 : 2;
-  return printNumber(grams, decimals);
-}
-
-std::string_view massUnit(UnitSystem system) { return system == UnitSystem::Metric ? "g" : "oz"; }
-
-std::string printMass(double grams, UnitSystem system) {
-  return fmt::format("{} {}", printMassFigure(grams, system), massUnit(system));
-}
-
-std::string writeMass(double grams, UnitSystem system) {
-  return fmt::format("{:.12g} {}", system == UnitSystem::Metric ? grams : grams / kGramsPerOunce,
-                     massUnit(system));
-}
-
-std::string printApart(double value, double limit, int decimals) {
-  for (int places = decimals; places <= decimals + 2; ++places) {
-    const std::string shown = printNumber(value, places);
-    if (shown != printNumber(limit, places) && (std::abs(value) < 1e-12 || std::stod(shown) != 0))
-      return shown;
-  }
-  if (std::abs(value) < std::pow(10, -decimals) && std::abs(limit) > 0)
-    return "less than " + printNumber(std::pow(10, -std::max(1, decimals)), std::max(1, decimals));
-  return (value < limit ? "just under " : "just over ") + printNumber(limit, decimals);
-}
-
-std::string printAngle(double radians, int decimals) {
-  return printNumber(radians * 180 / std::numbers::pi, decimals) + "°";
+  return parseWithUnit(text, kAngles, std::numbers::pi / 180, named("angle"), "22°");
 }
 
 } // namespace columna

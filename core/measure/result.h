@@ -2,6 +2,8 @@
 // mistakes assert.
 #pragma once
 
+#include "words/render.h"
+
 #include <cassert>
 #include <string>
 #include <utility>
@@ -9,16 +11,32 @@
 
 namespace columna {
 
+/// What a problem is about: a file or field by its own name, or a part by the craft's name.
+struct Where {
+  Where() = default;
+  Where(const std::string& given) : said(AsIs(given)) {}
+  Where(const char* given) : said(AsIs(given)) {}
+  Where(Name name) : said(std::move(name)) {}
+  Where(Said text) : said(std::move(text)) {}
+
+  Said said;
+  [[nodiscard]] bool empty() const { return said.empty(); }
+};
+
 /// One clear sentence for the maker: what is wrong, where it is, and what to do about it.
 struct Problem {
-  std::string what;   ///< what is wrong, lower case, no full stop
-  std::string where;  ///< the file, field or part concerned; may be empty
-  std::string remedy; ///< what to do; may be empty
+  Said what;   ///< what is wrong, lower case, no full stop
+  Where where; ///< may be empty
+  Said remedy; ///< what to do; may be empty
 
-  /// "where: what; remedy" on one line.
-  [[nodiscard]] std::string sentence() const {
-    std::string text = where.empty() ? what : where + ": " + what;
-    if (!remedy.empty()) text += "; " + remedy;
+  /// "where: what; remedy".
+  [[nodiscard]] Said said() const {
+    const Said at = where.empty() ? what : say("{}: {}", where.said, what);
+    return remedy.empty() ? at : say("{}; {}", at, remedy);
+  }
+  /// The same in words, on one line.
+  [[nodiscard]] std::string sentence(const Manner& manner = {}) const {
+    std::string text = render(said(), manner);
     for (char& c : text)
       if (c == '\n' || c == '\r') c = ' ';
     return text;

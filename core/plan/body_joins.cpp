@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna {
@@ -61,9 +59,9 @@ private:
          {l, limb(l).twin},
          length,
          0,
-         fmt::format("String both {}s on {} mm of strong thread through the body, there and back, pull it "
-                     "tight and knot it.",
-                     limb(l).family, printNumber(length, 0))});
+         say("String both {} on {} of strong thread through the body, there and back, pull it tight and knot "
+             "it.",
+             Name(limb(l).plural), Length(length, 0))});
   }
 
   void skewer(int l) {
@@ -88,10 +86,8 @@ private:
          {l},
          begun,
          thick,
-         fmt::format(
-             "Wind the {} on a {:g} mm skewer, {} mm long to begin with; slid off and felted it comes "
-             "to {} mm.",
-             lowerFirst(limb(l).name), thick, printNumber(begun, 0), printNumber(length, 0))});
+         say("Wind the {} on a {} skewer, {} long to begin with; slid off and felted it comes to {}.",
+             lowerName(limb(l).name), Length(thick, Quantity::kShort), Length(begun, 0), Length(length, 0))});
   }
 
   void pin() {
@@ -103,8 +99,8 @@ private:
          {head},
          length,
          0,
-         fmt::format("A pin of {} mm, half in the head and half in the body, keeps the head from turning.",
-                     printNumber(length, 0))});
+         say("A pin of {}, half in the head and half in the body, keeps the head from turning.",
+             Length(length, 0))});
   }
 
   /// Where legs hang from one wire through the body, or from folded pairs.
@@ -119,7 +115,7 @@ private:
              {l, limb(l).twin},
              0,
              0,
-             fmt::format("A blob of glue where the {}s meet keeps them from turning.", limb(l).family)});
+             say("A blob of glue where the {} meet keeps them from turning.", Name(limb(l).plural))});
     }
   }
 
@@ -131,7 +127,7 @@ private:
          {tail},
          0,
          0,
-         "Bent down to the ground the tail makes a third foot."});
+         say("Bent down to the ground the tail makes a third foot.")});
   }
 
   const Project& project_;

@@ -1,6 +1,8 @@
 // Findings: things to look at.
 #pragma once
 
+#include "words/said.h"
+
 #include <string>
 #include <string_view>
 
@@ -11,13 +13,13 @@ enum class Level { Good, Doubtful, Wrong };
 [[nodiscard]] constexpr std::string_view word(Level level) {
   switch (level) {
   case Level::Good:
-    return "good";
+    return named("good");
   case Level::Doubtful:
-    return "doubtful";
+    return named("doubtful");
   case Level::Wrong:
-    return "wrong";
+    return named("wrong");
   }
-  return "good";
+  return named("good");
 }
 
 /// What a finding is about, so that the one who reads it is led to where it can be mended.
@@ -41,9 +43,13 @@ enum class Topic { Shape, Wire, Pose, Wool };
 struct Finding {
   Level level = Level::Doubtful;
   std::string where; ///< a limb's id, or "figure"
-  std::string text;  ///< one sentence: what, and what would help
-  std::string brief; ///< the same in a few words, for the tally
+  Said text;         ///< one sentence: what, and what would help
+  Said brief;        ///< the same in a few words, for the tally
   Topic topic = Topic::Wire;
+
+  /// What it is, whatever part and figures it names and in whatever language: "will-not-hold". By it tests,
+  /// scripts and screens know a finding; it is the brief's template as one word.
+  [[nodiscard]] std::string id() const;
 };
 
 } // namespace columna

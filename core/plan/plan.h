@@ -29,7 +29,7 @@ struct LimbPlan {
   bool chosen = false; ///< the maker chose the wire
   bool fits = true;    ///< false: no size of this material is thick enough
   Level verdict = Level::Good;
-  std::string sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
+  Said sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
 };
 
 /// One wire and how its pieces are cut from what there is.

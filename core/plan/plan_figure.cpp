@@ -3,8 +3,6 @@
 #include "plan/plan.h"
 #include "plan/plan_keys.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace columna {
@@ -45,8 +43,9 @@ std::optional<Problem> makeFigurePart(const Project& project, const Pattern& ani
 Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Plan* before) {
   const Pattern* pattern = catalog.pattern(project.pattern);
   if (!pattern)
-    return Problem{fmt::format("the pattern \"{}\" is not in the catalog", project.pattern), "project",
-                   "choose another animal, or put its file in the patterns folder"};
+    return Problem{say("the pattern \"{}\" is not in the catalog", AsIs(project.pattern)),
+                   Name(named("project")),
+                   say("choose another animal, or put its file in the patterns folder")};
   auto keys = std::make_shared<PlanKeys>();
   keys->figure = {pattern,      project.shape,           project.size,
                   project.made, catalog.pose.touchShare, catalog.pose.soleGive};

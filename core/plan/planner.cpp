@@ -7,8 +7,6 @@
 #include "solid/field.h"
 #include "wire/allowance.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -100,8 +98,8 @@ private:
       }
       const Material* material = catalog_.material(wanted);
       if (!material)
-        return Problem{fmt::format("the wire \"{}\" is not in the catalog", wanted), "project",
-                       "choose another, or add its file to the data folder"};
+        return Problem{say("the wire \"{}\" is not in the catalog", AsIs(wanted)), Name(named("project")),
+                       say("choose another, or add its file to the data folder")};
       WireSection section;
       section.material = *material;
       // Stems are too springy for toes; they take binding wire.

@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <limits>

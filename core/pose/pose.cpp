@@ -3,7 +3,6 @@
 #include "anatomy/settle.h"
 
 #include <Eigen/Geometry>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <numbers>
@@ -187,12 +186,10 @@ std::optional<Problem> beyondLimits(const Pattern& pattern, const PatternPose& p
     for (const Each& e : {Each{"flex", turn.flex, b->flex}, Each{"side", turn.side, b->side},
                           Each{"twist", turn.twist, b->twist}})
       if (e.turned < e.range.low - slack || e.turned > e.range.high + slack) {
-        constexpr double degrees = 180 / std::numbers::pi;
-        return Problem{
-            fmt::format("pose \"{}\" turns {} by {:.0f}° in {}, its joint allows {:.0f} to {:.0f}°",
-                        pose.name, key, e.turned * degrees, e.word, e.range.low * degrees,
-                        e.range.high * degrees),
-            pattern.id, "lessen the turn or widen limits_deg"};
+        return Problem{say("pose \"{}\" turns {} by {} in {}, its joint allows {} to {}", AsIs(pose.name),
+                           AsIs(key), Angle(e.turned, 0), AsIs(e.word), Angle(e.range.low, 0).figure(),
+                           Angle(e.range.high, 0)),
+                       pattern.id, say("lessen the turn or widen limits_deg")};
       }
   }
   return std::nullopt;

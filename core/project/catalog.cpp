@@ -86,8 +86,8 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::stri
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())
-    return Problem{"no patterns or materials found", data.string(),
-                   "set COLUMNA_DATA to the program's data folder"};
+    return Problem{say("no patterns or materials found"), data.string(),
+                   say("set COLUMNA_DATA to the program's data folder")};
   return catalog;
 }
 

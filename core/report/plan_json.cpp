@@ -75,7 +75,7 @@ Json piecesJson(const Plan& plan) {
     Json features = Json::array();
     for (const Feature& each : p.features)
       features.push_back(
-          {{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", each.note}});
+          {{"kind", each.kind}, {"at_mm", each.at}, {"takes_mm", each.takes}, {"note", render(each.note)}});
     Json route = Json::array();
     for (const int point : p.route) route.push_back(plan.skeleton->points[static_cast<size_t>(point)].id);
     Json bends = Json::array();
@@ -142,7 +142,7 @@ Json joinsJson(const Plan& plan) {
                      {"limbs", std::move(who)},
                      {"length_mm", j.length},
                      {"thickness_mm", j.thickness},
-                     {"text", j.text}});
+                     {"text", render(j.text)}});
   }
   return joins;
 }
@@ -150,8 +150,11 @@ Json joinsJson(const Plan& plan) {
 Json findingsJson(const Plan& plan) {
   Json findings = Json::array();
   for (const Finding& each : plan.findings)
-    findings.push_back(
-        {{"level", word(each.level)}, {"about", id(each.topic)}, {"where", each.where}, {"text", each.text}});
+    findings.push_back({{"id", each.id()},
+                        {"level", word(each.level)},
+                        {"about", id(each.topic)},
+                        {"where", each.where},
+                        {"text", render(each.text)}});
   return findings;
 }
 

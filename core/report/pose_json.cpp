@@ -34,7 +34,7 @@ Json poseJson(const PoseReport& r, const std::string& name) {
                       {"verdict", word(j.level)}});
   Json findings = Json::array();
   for (const Finding& f : r.findings)
-    findings.push_back({{"level", word(f.level)}, {"where", f.where}, {"text", f.text}});
+    findings.push_back({{"level", word(f.level)}, {"where", f.where}, {"text", render(f.text)}});
   const Standing& s = r.standing.base;
   return {{"name", name},
           {"joints", std::move(joints)},

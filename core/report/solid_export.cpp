@@ -6,8 +6,6 @@
 #include "solid/field.h"
 #include "solid/mesh_files.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 #include <numbers>
 
@@ -27,7 +25,7 @@ std::optional<Problem> write(const std::filesystem::path& path, const std::strin
 
 } // namespace
 
-std::string exportCaution(const Figure& figure, double cell) {
+Said exportCaution(const Figure& figure, double cell) {
   double thinnest = 1e9;
   std::string name;
   const auto take = [&](double thick, int bone) {
@@ -40,10 +38,10 @@ std::string exportCaution(const Figure& figure, double cell) {
       if (s.at < kTip) take(std::min(s.across, s.deep), static_cast<int>(b));
   for (const FigureFlat& flat : figure.flats) take(flat.thickness, flat.bone);
   if (cell <= thinnest / kCellsAcross) return {};
-  return fmt::format(
-      "Cells of {:g} mm are coarse for the {}, {:.1f} mm thick at its thinnest: it may come out broken. "
-      "Take {:.2f} mm or less to be sure.",
-      cell, name, thinnest, std::max(kFinest, thinnest / kCellsAcross));
+  return say("Cells of {} are coarse for the {}, {} thick at its thinnest: it may come out broken. Take {} "
+             "or less to be sure.",
+             Length(cell, Quantity::kShort), Name(name), Length(thinnest, 1),
+             Length(std::max(kFinest, thinnest / kCellsAcross), 2));
 }
 
 std::vector<std::array<float, 3>> limbColours(const Figure& figure) {
@@ -68,11 +66,12 @@ std::optional<Problem> exportSolid(const std::filesystem::path& path, const Plan
   for (char& c : ending) c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
   if (ending == ".csv") return write(path, girthsCsv(plan));
   if (ending != ".stl" && ending != ".obj" && ending != ".glb")
-    return Problem{"it is not known what to write", path.string(),
-                   "end the name in .stl, .obj, .glb or .csv"};
+    return Problem{say("it is not known what to write"), path.string(),
+                   say("end the name in .stl, .obj, .glb or .csv")};
   if (!(wish.cell >= kFinest && wish.cell <= kCoarsest))
-    return Problem{fmt::format("a cell of {:g} mm", wish.cell), path.string(),
-                   fmt::format("give {:g} to {:g} mm", kFinest, kCoarsest)};
+    return Problem{
+        say("a cell of {}", Length(wish.cell, Quantity::kShort)), path.string(),
+        say("give {} to {}", Number(kFinest, Quantity::kShort), Length(kCoarsest, Quantity::kShort))};
   MeshWish mesh;
   mesh.cell = wish.cell;
   mesh.blend = usualBlend(figure);
@@ -82,14 +81,14 @@ std::optional<Problem> exportSolid(const std::filesystem::path& path, const Plan
   const WoolField field(figure, 0);
   const Vec3 box = field.high() - field.low();
   if (box.prod() / std::pow(wish.cell, 3) > kMostCells)
-    return Problem{fmt::format("cells of {:g} mm are too fine for a figure of this size", wish.cell),
-                   path.string(),
-                   fmt::format("give {:.1f} mm or more", std::cbrt(box.prod() / kMostCells) + 0.05)};
+    return Problem{
+        say("cells of {} are too fine for a figure of this size", Length(wish.cell, Quantity::kShort)),
+        path.string(), say("give {} or more", Length(std::cbrt(box.prod() / kMostCells) + 0.05, 1))};
   const SolidMesh solid = solidMesh(figure, mesh);
-  if (wish.stop && *wish.stop) return Problem{"stopped, nothing was written", path.string(), ""};
+  if (wish.stop && *wish.stop) return Problem{say("stopped, nothing was written"), path.string(), {}};
   if (solid.faces.empty())
-    return Problem{"nothing of it is thicker than a cell", path.string(),
-                   "give a finer cell, or the finished coat"};
+    return Problem{say("nothing of it is thicker than a cell"), path.string(),
+                   say("give a finer cell, or the finished coat")};
   if (ending == ".stl") return write(path, stlBytes(solid, title));
   const std::vector<MeshGroup> groups = groupsOf(figure, solid, limbColours(figure));
   if (ending == ".glb") return write(path, glbBytes(solid, groups));

@@ -24,7 +24,7 @@ struct ExportWish {
 
 /// What a cell of that size would lose of a figure, in a sentence; empty when all parts are thick enough for
 /// it.
-[[nodiscard]] std::string exportCaution(const Figure& figure, double cell);
+[[nodiscard]] Said exportCaution(const Figure& figure, double cell);
 
 /// A light colour for each limb, apart from its neighbours', 0..1.
 [[nodiscard]] std::vector<std::array<float, 3>> limbColours(const Figure& figure);

@@ -252,7 +252,8 @@ std::string wireCsv(const Plan& plan) {
     out += head + ",cut,0.0,,,,,,\n";
     for (const Feature& f : p.features)
       if (f.kind != "bend")
-        out += fmt::format("{},{},{:.1f},{:.1f},,,,,{}\n", head, f.kind, f.at, f.takes, quoted(f.note));
+        out +=
+            fmt::format("{},{},{:.1f},{:.1f},,,,,{}\n", head, f.kind, f.at, f.takes, quoted(render(f.note)));
     for (const Bend& b : p.bends)
       out += fmt::format(
           "{},{},{:.1f},,{},{},{},{:.1f},{}\n", head, b.fold ? "fold" : "bend", b.at, degrees(b.angle),

@@ -20,14 +20,14 @@ struct FlowRow {
 
 class Filler {
 public:
-  Filler(Paper paper, bool upright) {
+  Filler(Paper paper, bool upright, const Manner& manner) : manner_(manner) {
     const Eigen::Vector2d size = paperSize(paper);
     width_ = upright ? size.x() : size.y();
     height_ = upright ? size.y() : size.x();
   }
 
   /// What follows is told under this heading; it is set when the first block of it is placed.
-  void section(std::string title) {
+  void section(const Said& title) {
     if (shelfHigh_ > kTall * tallest() && x_ - kMargin < kNarrow * clear()) {
       // A tall narrow block, alone: what follows goes beside it.
       under_ = y_ + shelfHigh_;
@@ -35,7 +35,7 @@ public:
       shelfHigh_ = 0;
     }
     endShelf();
-    title_ = std::move(title);
+    title_ = title;
     begun_ = false;
   }
 
@@ -90,6 +90,9 @@ public:
       y_ = next < rows.size() ? height_ : y_ + lowest;
     }
   }
+  /// In the maker's units and language.
+  [[nodiscard]] std::string words(const Said& said) const { return render(said, manner_); }
+  [[nodiscard]] const Manner& manner() const { return manner_; }
   [[nodiscard]] std::vector<Mark>& marks() { return pages_.back().marks; }
 
   [[nodiscard]] double clear() const { return width_ - 2 * kMargin; }
@@ -143,10 +146,11 @@ private:
     return rows.size();
   }
 
-  void heading(double y, const std::string& words) {
+  void heading(double y, const Said& said) {
+    const std::string heading = words(said);
     const double size =
-        std::min(4.6, (width_ - kMargin - left_) / (0.55 * static_cast<double>(words.size() + 1)));
-    pages_.back().marks.push_back(text({left_, y + 5}, words, size, true));
+        std::min(4.6, (width_ - kMargin - left_) / (0.55 * static_cast<double>(letters(heading) + 1)));
+    pages_.back().marks.push_back(text({left_, y + 5}, heading, size, true));
     pages_.back().marks.push_back(line({left_, y + 7}, {width_ - kMargin, y + 7}, 0.2, kRule));
     y_ = y + 14;
   }
@@ -159,14 +163,15 @@ private:
       page.height = height_;
       pages_.push_back(std::move(page));
       left_ = kMargin;
-      heading(kMargin, begun_ ? title_ + ", continued" : title_);
+      heading(kMargin, begun_ ? say("{}, continued", title_) : title_);
     } else if (!begun_) {
       heading(y_ + 3, title_);
     }
     begun_ = true;
   }
 
-  std::string title_;
+  Manner manner_;
+  Said title_;
   bool begun_ = false;
   double width_ = 0, height_ = 0, y_ = 0;
   double left_ = kMargin, under_ = 0; ///< where a tall block stands at the left: right of it, and its foot

@@ -2,8 +2,10 @@
 #pragma once
 
 #include "sheet/page.h"
+#include "words/render.h"
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace columna {
@@ -20,9 +22,12 @@ inline constexpr Rgb kRule{170, 158, 140};
                         TextAlign align = TextAlign::Left, Rgb colour = kInk);
 
 /// A sentence broken into lines of about so many letters.
-[[nodiscard]] std::vector<std::string> wrap(const std::string& words, size_t letters);
+[[nodiscard]] std::vector<std::string> wrap(const std::string& words, size_t most);
+
+/// How many letters a text has, whatever its alphabet.
+[[nodiscard]] size_t letters(std::string_view words);
 
 /// A 50 mm bar with the sentence to check it.
-void scaleBar(std::vector<Mark>& out, const Point& at);
+void scaleBar(std::vector<Mark>& out, const Point& at, const Manner& manner);
 
 } // namespace columna

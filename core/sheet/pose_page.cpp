@@ -1,10 +1,9 @@
 #include "sheet/pose_page.h"
 
 #include "anatomy/outline.h"
+#include "pose/pose_name.h"
 #include "pose/posing.h"
 #include "sheet/marks.h"
-
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
@@ -17,8 +16,8 @@ constexpr double kPicture = 62; ///< mm wide
 constexpr double kRow = 48;     ///< mm a pose
 constexpr size_t kMostOfAnimal = 3;
 
-std::string factor(double value) {
-  return std::isfinite(value) && value < 100 ? printNumber(value, value < 10 ? 1 : 0) : "99+";
+Said factor(double value) {
+  return std::isfinite(value) && value < 100 ? Said(Number(value, value < 10 ? 1 : 0)) : Said(AsIs("99+"));
 }
 
 class Posing {
@@ -27,7 +26,7 @@ public:
       : pages_(pages), project_(project), plan_(plan), catalog_(catalog) {}
 
   void run() {
-    pages_.section("Poses");
+    pages_.section(say("Poses"));
     std::vector<PatternPose> poses = project_.stances.saved;
     if (poses.empty()) { // the animal's own, a page of them
       poses.assign(plan_.pattern->poses.begin(),
@@ -38,16 +37,16 @@ public:
     if (std::none_of(poses.begin(), poses.end(),
                      [&](const PatternPose& p) { return sameStance(plan_.pattern, p, now); }))
       poses.insert(poses.begin(), now);
-    for (PatternPose& pose : poses) {
-      if (pose.name.empty()) pose.name = sameStance(plan_.pattern, pose, {}) ? "neutral stance" : "as posed";
-      one(poseReport(project_, plan_, catalog_, pose));
-    }
+    for (const PatternPose& pose : poses)
+      one(poseReport(project_, plan_, catalog_, pose),
+          pose.name.empty() && !sameStance(plan_.pattern, pose, {}) ? say("as posed")
+                                                                    : poseName(plan_.pattern, pose));
     handling();
   }
 
 private:
-  void say(const std::string& words, double x, double& y, bool bold = false, Rgb colour = kInk) {
-    for (const std::string& each : wrap(words, x > kMargin ? 66 : 112)) {
+  void tell(const Said& said, double x, double& y, bool bold = false, Rgb colour = kInk) {
+    for (const std::string& each : wrap(pages_.words(said), x > kMargin ? 66 : 112)) {
       pages_.marks().push_back(text({x, y}, each, 3.2, bold, TextAlign::Left, colour));
       y += 4.4;
     }
@@ -80,37 +79,37 @@ private:
         line({kMargin, top + kRow - 8}, {kMargin + kPicture, top + kRow - 8}, 0.2, kFaint));
   }
 
-  void one(const PoseReport& r) {
+  void one(const PoseReport& r, const Said& name) {
     pages_.room(kRow + 4);
     const double top = pages_.y() - 6;
     picture(r.figure, top);
     const double x = kMargin + kPicture + 6;
     double y = top + 4;
-    say(fmt::format("{}: {}", r.pose.name, word(r.level)), x, y, true);
+    tell(say("{}: {}", name, Name(word(r.level))), x, y, true);
     const Standing& s = r.standing.base;
     if (r.standing.fixed)
-      say("Held: it cannot tip.", x, y);
+      tell(say("Held: it cannot tip."), x, y);
     else if (s.support.size() >= 3 && s.stands && !r.standing.inLine)
-      say(fmt::format("Stands {} from the edge; tips {} at {}.", printLength(s.margin, project_.units, 1),
-                      r.standing.towards, printAngle(s.tip)),
-          x, y);
+      tell(say("Stands {} from the edge; tips {} at {}.", Length(s.margin, 1), Name(r.standing.towards),
+               Angle(s.tip, 0)),
+           x, y);
     else
-      say("Does not stand by itself.", x, y);
+      tell(say("Does not stand by itself."), x, y);
     std::vector<const JointReport*> weakest;
     for (const JointReport& j : r.joints) weakest.push_back(&j);
     std::stable_sort(weakest.begin(), weakest.end(), [](const JointReport* a, const JointReport* b) {
       return std::min(a->hold.hold / 2, a->hold.nudge) < std::min(b->hold.hold / 2, b->hold.nudge);
     });
     if (weakest.size() > 3) weakest.resize(3);
-    if (!weakest.empty()) say("Weakest joints:", x, y, false, kFaint);
+    if (!weakest.empty()) tell(say("Weakest joints:"), x, y, false, kFaint);
     for (const JointReport* j : weakest)
-      say(fmt::format("{}: holds {} times, a knock {} times, {} N to bend", j->name, factor(j->hold.hold),
-                      factor(j->hold.nudge), printNumber(j->hold.effort, 1)),
-          x, y);
+      tell(say("{}: holds {} times, a knock {} times, {} to bend", Name(j->name), factor(j->hold.hold),
+               factor(j->hold.nudge), Force(j->hold.effort, 1)),
+           x, y);
     int said = 0;
     for (const Finding& f : r.findings) {
       if (f.level == Level::Good || said++ == 2) break;
-      say(f.text, x, y, false, kFaint);
+      tell(f.text, x, y, false, kFaint);
     }
     pages_.y() = std::max(top + kRow, y + 2) + 8;
   }
@@ -118,7 +117,7 @@ private:
   void handling() {
     pages_.room(24);
     double y = pages_.y();
-    say("Handling", kMargin, y, true);
+    tell(say("Handling"), kMargin, y, true);
     double soft = std::numeric_limits<double>::infinity();
     std::string where;
     const PoseReport r = poseReport(project_, plan_, catalog_, project_.stances.now);
@@ -127,16 +126,18 @@ private:
         soft = j.life.low;
         where = j.name;
       }
-    say("Bend at the joints, with both hands close to them, slowly, and not past where it stops by itself.",
-        kMargin, y);
+    tell(say("Bend at the joints, with both hands close to them, slowly, and not past where it stops by "
+             "itself."),
+         kMargin, y);
     if (std::isfinite(soft))
-      say(fmt::format("The {} wears first: after about {} re-poses look for wire that gives without spring.",
-                      where, printNumber(std::max(1.0, std::floor(soft)), 0)),
-          kMargin, y);
-    say("A wire that has broken has a sharp end and can come through the wool: take the figure out of use "
-        "and from "
-        "children at once.",
-        kMargin, y);
+      tell(say("The {} wears first: after about {} re-poses look for wire that gives without spring.",
+               Name(where), Number(std::max(1.0, std::floor(soft)), 0)),
+           kMargin, y);
+    tell(say("A wire that has broken has a sharp end and can come through the wool: take the figure out of "
+             "use "
+             "and from "
+             "children at once."),
+         kMargin, y);
     pages_.y() = y;
   }
 

@@ -22,32 +22,31 @@ constexpr double kViewHead = 8; ///< mm over a view for its words, and under it
 class Sheet {
 public:
   Sheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
-        const SheetParts& parts)
-      : project_(project), plan_(plan), catalog_(catalog), paper_(paper), parts_(parts),
+        const SheetParts& parts, const Manner& manner)
+      : project_(project), plan_(plan), catalog_(catalog), paper_(paper), parts_(parts), manner_(manner),
         size_(paperSize(paper)) {}
 
   std::vector<Page> make() {
     if (parts_.lists) lists();
     append(trueSize());
-    Filler words(paper_, true);
-    if (parts_.bends) bendTables(words, project_, plan_);
-    if (parts_.assembly) assembly(words, project_, plan_);
-    if (parts_.wool) portions(words, project_, plan_);
-    if (parts_.poses) poses(words, project_, plan_, catalog_);
-    append(words.take());
+    Filler told(paper_, true, manner_);
+    if (parts_.bends) bendTables(told, plan_);
+    if (parts_.assembly) assembly(told, project_, plan_);
+    if (parts_.wool) portions(told, plan_);
+    if (parts_.poses) poses(told, project_, plan_, catalog_);
+    append(told.take());
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
       page.marks.push_back(text({page.width - kMargin, page.height - 6},
-                                fmt::format("{} · page {} of {}", project_.name, i + 1, pages_.size()), 2.9,
-                                false, TextAlign::Right, kFaint));
+                                words(say("{} · page {} of {}", AsIs(project_.name), i + 1, pages_.size())),
+                                2.9, false, TextAlign::Right, kFaint));
       if (page.name.empty()) page.name = std::to_string(i + 1);
     }
     return std::move(pages_);
   }
 
 private:
-  [[nodiscard]] std::string length(double mm) const { return printLength(mm, project_.units); }
-  [[nodiscard]] std::string mass(double g) const { return printMass(g, project_.units); }
+  [[nodiscard]] std::string words(const Said& said) const { return render(said, manner_); }
 
   Page& newPage(bool upright = true) {
     Page page;
@@ -65,17 +64,17 @@ private:
     return pages_.back().marks;
   }
 
-  void heading(const std::string& words) {
+  void heading(const Said& said) {
     room(16);
     y_ += 5;
-    pages_.back().marks.push_back(text({kMargin, y_}, words, 4.6, true));
+    pages_.back().marks.push_back(text({kMargin, y_}, words(said), 4.6, true));
     y_ += 2;
     pages_.back().marks.push_back(line({kMargin, y_}, {pages_.back().width - kMargin, y_}, 0.2, kRule));
     y_ += 5;
   }
 
-  void paragraph(const std::string& words, Rgb colour = kInk) {
-    for (const std::string& each : wrap(words, 112)) {
+  void paragraph(const Said& said, Rgb colour = kInk) {
+    for (const std::string& each : wrap(words(said), 112)) {
       room(5).push_back(text({kMargin, y_}, each, 3.2, false, TextAlign::Left, colour));
       y_ += 4.6;
     }
@@ -84,30 +83,30 @@ private:
   void lists() {
     Page& page = newPage();
     page.marks.push_back(text({kMargin, y_ + 2}, project_.name,
-                              std::clamp(230.0 / static_cast<double>(project_.name.size() + 1), 2.9, 7.5),
+                              std::clamp(230.0 / static_cast<double>(letters(project_.name) + 1), 2.9, 7.5),
                               true));
     y_ += 9;
     page.marks.push_back(
         text({kMargin, y_},
-             fmt::format("{}, {} high, {} at the shoulder, {} over all; {}", plan_.figure->patternName,
-                         length(plan_.figure->overallHeight), length(plan_.figure->shoulderHeight),
-                         length(plan_.figure->totalLength), name(project_.construction)),
+             words(say("{}, {} high, {} at the shoulder, {} over all; {}", Name(plan_.figure->patternName),
+                       Length(plan_.figure->overallHeight), Length(plan_.figure->shoulderHeight),
+                       Length(plan_.figure->totalLength), Name(name(project_.construction)))),
              3.6, false, TextAlign::Left, kFaint));
     y_ += 8;
-    scaleBar(page.marks, {kMargin, y_ + 2});
+    scaleBar(page.marks, {kMargin, y_ + 2}, manner_);
     y_ += 6;
     fetch();
     cautions();
     cutList();
     wool();
     if (!plan_.findings.empty()) {
-      heading("To look at");
-      for (const Finding& f : plan_.findings) paragraph(fmt::format("{}: {}", word(f.level), f.text));
+      heading(say("To look at"));
+      for (const Finding& f : plan_.findings) paragraph(say("{}: {}", Name(word(f.level)), f.text));
     }
   }
 
   void fetch() {
-    heading("To fetch");
+    heading(say("To fetch"));
     std::vector<std::pair<std::string, double>> seen;
     for (const Piece& piece : plan_.pieces) {
       if (std::find(seen.begin(), seen.end(), std::pair(piece.material, piece.diameter)) != seen.end())
@@ -118,28 +117,29 @@ private:
         if (other.material == piece.material && other.diameter == piece.diameter) total += other.cut;
       const Material* material = catalog_.material(piece.material);
       const std::string swg = printSwg(piece.diameter);
-      paragraph(fmt::format("{} of {} {} ({}{})", length(total),
-                            printLength(piece.diameter, project_.units, 2),
-                            material ? material->name : piece.material, printAwg(piece.diameter),
-                            swg.empty() ? "" : ", " + swg));
+      const Name metal(material ? std::string_view(material->name) : piece.material);
+      const AsIs awg(printAwg(piece.diameter));
+      paragraph(swg.empty() ? say("{} of {} {} ({})", Length(total), Length(piece.diameter, 2), metal, awg)
+                            : say("{} of {} {} ({}, {})", Length(total), Length(piece.diameter, 2), metal,
+                                  awg, AsIs(swg)));
     }
-    paragraph(
-        fmt::format("{} of core wool and {} of coat wool", mass(plan_.totals.core), mass(plan_.totals.coat)));
+    paragraph(say("{} of core wool and {} of coat wool", Mass(plan_.totals.core), Mass(plan_.totals.coat)));
   }
 
   void cautions() {
-    heading("Take care");
+    heading(say("Take care"));
     std::set<std::string> said;
     for (const WireSection& section : plan_.sections)
       if (!section.material.caution.empty() && said.insert(section.material.caution).second)
-        paragraph(section.material.caution);
-    paragraph("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Not "
-              "for children under three, nor anyone who mouths things. "
-              "Product labels, local rules and trained people come first.");
+        paragraph(Name(section.material.caution));
+    paragraph(
+        say("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered. Not "
+            "for children under three, nor anyone who mouths things. "
+            "Product labels, local rules and trained people come first."));
   }
 
   void cutList() {
-    heading("To cut");
+    heading(say("To cut"));
     for (const Piece& piece : plan_.pieces) {
       std::vector<Mark>& out = room(7);
       Mark tick;
@@ -149,41 +149,41 @@ private:
       tick.stroke = kInk;
       out.push_back(tick);
       out.push_back(text({kMargin + 7, y_}, piece.tag, 3.6, true));
-      out.push_back(text({kMargin + 15, y_}, piece.name, 3.4));
+      out.push_back(text({kMargin + 15, y_}, words(Name(piece.name)), 3.4));
       const Material* material = catalog_.material(piece.material);
       out.push_back(text({kMargin + 62, y_},
-                         fmt::format("{} {}", printLength(piece.diameter, project_.units, 2),
-                                     material ? material->shortName : piece.material),
+                         words(say("{} {}", Length(piece.diameter, 2),
+                                   Name(material ? std::string_view(material->shortName) : piece.material))),
                          3.4));
-      out.push_back(text({kMargin + 130, y_}, length(piece.cut), 3.6, true, TextAlign::Right));
-      std::string marks;
+      out.push_back(text({kMargin + 130, y_}, words(Length(piece.cut)), 3.6, true, TextAlign::Right));
+      std::vector<Said> marks;
       for (const Feature& f : piece.features)
         if (f.kind == "fold" || f.kind == "loop")
-          marks += fmt::format("{}{} at {}", marks.empty() ? "" : ", ", f.kind, length(f.at + f.takes / 2));
-      out.push_back(text({kMargin + 134, y_},
-                         marks.size() > 34 ? marks.substr(0, marks.find(',')) + " …" : marks, 3.0, false,
-                         TextAlign::Left, kFaint));
+          marks.push_back(say("{} at {}", Name(f.kind), Length(f.at + f.takes / 2)));
+      std::string told;
+      for (const Said& mark : marks) told += (told.empty() ? "" : ", ") + words(mark);
+      if (letters(told) > 34) told = words(marks.front()) + " …";
+      out.push_back(text({kMargin + 134, y_}, told, 3.0, false, TextAlign::Left, kFaint));
       y_ += 5.6;
     }
   }
 
   void wool() {
-    heading("To weigh out");
-    const auto row = [&](const std::string& a, const std::string& b, const std::string& c,
-                         const std::string& d, bool bold) {
+    heading(say("To weigh out"));
+    const auto row = [&](const Said& a, const Said& b, const Said& c, const Said& d, bool bold) {
       std::vector<Mark>& out = room(6);
-      out.push_back(text({kMargin + 7, y_}, a, 3.4, bold));
-      out.push_back(text({kMargin + 74, y_}, b, 3.4, bold, TextAlign::Right));
-      out.push_back(text({kMargin + 100, y_}, c, 3.4, bold, TextAlign::Right));
-      out.push_back(text({kMargin + 140, y_}, d, 3.4, bold, TextAlign::Right));
+      out.push_back(text({kMargin + 7, y_}, words(a), 3.4, bold));
+      out.push_back(text({kMargin + 74, y_}, words(b), 3.4, bold, TextAlign::Right));
+      out.push_back(text({kMargin + 100, y_}, words(c), 3.4, bold, TextAlign::Right));
+      out.push_back(text({kMargin + 140, y_}, words(d), 3.4, bold, TextAlign::Right));
       y_ += 5.2;
     };
-    row("limb", "core", "coat", "girth, coat on", true);
+    row(say("limb"), say("core"), say("coat"), say("girth, coat on"), true);
     for (size_t l = 0; l < plan_.figure->limbs.size(); ++l) {
       const LimbWool& w = plan_.wool->limbs[l];
-      row(plan_.figure->limbs[l].name, mass(w.core), mass(w.coat), length(w.girthMax), false);
+      row(Name(plan_.figure->limbs[l].name), Mass(w.core), Mass(w.coat), Length(w.girthMax), false);
     }
-    row("in all", mass(plan_.totals.core), mass(plan_.totals.coat), "", true);
+    row(say("in all"), Mass(plan_.totals.core), Mass(plan_.totals.coat), {}, true);
   }
 
   void append(std::vector<Page> more) {
@@ -195,12 +195,12 @@ private:
     std::vector<Page> best;
     for (const bool upright : {false, true}) {
       const std::vector<Page> before = std::exchange(pages_, {});
-      Filler shapes(paper_, upright);
+      Filler shapes(paper_, upright, manner_);
       if (parts_.views || parts_.shapes) viewsAndTapes(shapes);
-      if (parts_.strips) strips(shapes, project_, plan_);
-      if (parts_.shapes) padOutlines(shapes, project_, plan_);
+      if (parts_.strips) strips(shapes, plan_);
+      if (parts_.shapes) padOutlines(shapes, plan_);
       std::vector<Page> drawn = shapes.take();
-      for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
+      for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
       append(std::move(drawn)); // after the tiles of what is larger than a page
       drawn = std::exchange(pages_, before);
       if (best.empty() || drawn.size() < best.size()) best = std::move(drawn);
@@ -227,10 +227,11 @@ private:
     });
     const auto draw = [&](auto from, auto to) {
       if (from == to) return;
-      pages.section("True size: lay the wire on it");
+      pages.section(say("True size: lay the wire on it"));
       for (auto each = from; each != to; ++each) {
         const Point at = pages.place(each->width, each->height + kViewHead);
-        pages.marks().push_back(text(at, fmt::format("{} at true size", viewWords(each->view)), 3.4, true));
+        pages.marks().push_back(
+            text(at, words(say("{} at true size", Name(viewWords(each->view)))), 3.4, true));
         for (Mark m : each->marks) {
           for (Point& p : m.points) p += at + Point(0, 3);
           pages.marks().push_back(std::move(m));
@@ -238,9 +239,9 @@ private:
       }
     };
     draw(small.begin(), low);
-    if (parts_.shapes && low != small.begin()) tapes(pages, project_, plan_);
+    if (parts_.shapes && low != small.begin()) tapes(pages, plan_);
     draw(low, small.end());
-    if (parts_.shapes && low == small.begin()) tapes(pages, project_, plan_);
+    if (parts_.shapes && low == small.begin()) tapes(pages, plan_);
   }
 
   void tiles(const ViewDrawing& drawn) {
@@ -271,16 +272,17 @@ private:
         }
         const std::string tile = fmt::format("{}{}", static_cast<char>('A' + r), c + 1);
         page.name = tile;
-        const std::string of =
+        const Said lay = say("Lay the wire on it.");
+        const Said of =
             columns * rows > 1
-                ? fmt::format("Sheet {} of A1 to {}{}: glue each over the ticks of the one before. ", tile,
-                              static_cast<char>('A' + rows - 1), columns)
-                : std::string();
-        page.marks.push_back(
-            text({kMargin, kMargin + 3}, fmt::format("{} at true size.", viewWords(drawn.view)), 3.4, true));
-        page.marks.push_back(text({kMargin, kMargin + 7.5}, of + "Lay the wire on it.", 3.0));
+                ? say("Sheet {} of A1 to {}: glue each over the ticks of the one before.", AsIs(tile),
+                      AsIs(fmt::format("{}{}", static_cast<char>('A' + rows - 1), columns)))
+                : Said();
+        page.marks.push_back(text({kMargin, kMargin + 3},
+                                  words(say("{} at true size.", Name(viewWords(drawn.view)))), 3.4, true));
+        page.marks.push_back(text({kMargin, kMargin + 7.5}, words(together(of, lay)), 3.0));
         ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
-        scaleBar(page.marks, {kMargin, page.height - kMargin - 4});
+        scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
       }
   }
 
@@ -306,6 +308,7 @@ private:
   const Catalog& catalog_;
   Paper paper_;
   SheetParts parts_;
+  Manner manner_;
   Point size_;
   std::vector<Page> pages_;
   double y_ = 0;
@@ -314,20 +317,21 @@ private:
 } // namespace
 
 const std::vector<SheetPart>& sheetParts() {
-  static const std::vector<SheetPart> parts{{"lists", "lists: to fetch, cut and weigh", &SheetParts::lists},
-                                            {"views", "the three views at true size", &SheetParts::views},
-                                            {"strips", "the pieces at true size", &SheetParts::strips},
-                                            {"shapes", "tapes and pads at true size", &SheetParts::shapes},
-                                            {"bends", "tables of bends", &SheetParts::bends},
-                                            {"assembly", "putting it together", &SheetParts::assembly},
-                                            {"wool", "portions of wool, and how to wind", &SheetParts::wool},
-                                            {"poses", "poses", &SheetParts::poses}};
+  static const std::vector<SheetPart> parts{
+      {"lists", named("lists: to fetch, cut and weigh"), &SheetParts::lists},
+      {"views", named("the three views at true size"), &SheetParts::views},
+      {"strips", named("the pieces at true size"), &SheetParts::strips},
+      {"shapes", named("tapes and pads at true size"), &SheetParts::shapes},
+      {"bends", named("tables of bends"), &SheetParts::bends},
+      {"assembly", named("putting it together"), &SheetParts::assembly},
+      {"wool", named("portions of wool, and how to wind"), &SheetParts::wool},
+      {"poses", named("poses"), &SheetParts::poses}};
   return parts;
 }
 
 std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
-                                const SheetParts& parts) {
-  return Sheet(project, plan, catalog, paper, parts).make();
+                                const SheetParts& parts, const Language* language) {
+  return Sheet(project, plan, catalog, paper, parts, {project.units, language}).make();
 }
 
 } // namespace columna

@@ -32,14 +32,16 @@ struct SheetParts {
 /// One part of the choice: its key in settings and on the command line, and its words.
 struct SheetPart {
   const char* key;
-  const char* words;
+  std::string_view words;
   bool SheetParts::*wanted;
 };
 [[nodiscard]] const std::vector<SheetPart>& sheetParts();
 
-/// What is in true size is packed by area; tables and instructions go on where there is room.
+/// In the project's units; English when no language is given. What is in true size is packed by area; tables
+/// and instructions go on where there is room.
 [[nodiscard]] std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan,
                                               const Catalog& catalog, Paper paper,
-                                              const SheetParts& parts = {});
+                                              const SheetParts& parts = {},
+                                              const Language* language = nullptr);
 
 } // namespace columna

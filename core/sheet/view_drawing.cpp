@@ -76,13 +76,13 @@ ViewDrawing drawView(const Plan& plan, View view) {
 std::string_view viewWords(View view) {
   switch (view) {
   case View::Front:
-    return "Front view";
+    return named("Front view");
   case View::Above:
-    return "View from above";
+    return named("View from above");
   case View::Side:
     break;
   }
-  return "Side view, from the right,";
+  return named("Side view, from the right,");
 }
 
 } // namespace columna

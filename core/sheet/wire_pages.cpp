@@ -30,7 +30,7 @@ constexpr double kStripHeight = 24;
 
 /// What is marked on a strip: at, a word.
 std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const Piece& piece,
-                                                       UnitSystem units) {
+                                                       const Filler& pages) {
   std::vector<std::pair<double, std::string>> out;
   for (const Feature& f : piece.features) {
     if (f.kind == "twist" || f.kind == "waste" || f.kind == "bend" || f.kind == "tail" || f.kind == "digit" ||
@@ -38,11 +38,12 @@ std::vector<std::pair<double, std::string>> stripMarks(const Plan& plan, const P
       continue;
     const bool middle = f.kind == "fold" || f.kind == "loop";
     const double at = middle ? f.at + f.takes / 2 : f.at < piece.cut / 2 ? f.at + f.takes : f.at;
-    out.emplace_back(at, fmt::format("{} {}", f.kind, printLengthFigure(at, units, 0)));
+    out.emplace_back(at, pages.words(say("{} {}", Name(f.kind), Length(at, 0).figure())));
   }
   for (const Bend& b : piece.bends)
     if (!b.fold && b.angle > 0.12)
-      out.emplace_back(b.at, fmt::format("{} {}", pointWords(plan.skeleton, b.point), printAngle(b.tool)));
+      out.emplace_back(b.at,
+                       pages.words(say("{} {}", Name(pointWords(plan.skeleton, b.point)), Angle(b.tool, 0))));
   std::sort(out.begin(), out.end());
   return out;
 }
@@ -60,10 +61,11 @@ struct StripRow {
   double from = 0, to = 0; ///< mm from the piece's left end
   bool first = true, last = true;
   std::string head;
-  [[nodiscard]] double wide() const { return std::max(to - from, 1.75 * static_cast<double>(head.size())); }
+  [[nodiscard]] double wide() const { return std::max(to - from, 1.75 * static_cast<double>(letters(head))); }
 };
 
-std::vector<StripRow> stripRows(const Plan& plan, size_t i, double width, UnitSystem units) {
+std::vector<StripRow> stripRows(const Plan& plan, size_t i, const Filler& pages) {
+  const double width = pages.clear();
   const Piece& piece = plan.pieces[i];
   const double step = width - kStripOverlap;
   const auto rowsOf = [&](double length) {
@@ -75,26 +77,25 @@ std::vector<StripRow> stripRows(const Plan& plan, size_t i, double width, UnitSy
   const bool shorter = rowsOf(piece.cut - waste) < rowsOf(piece.cut);
   const double drawn = shorter ? piece.cut - waste : piece.cut;
   const int rows = rowsOf(drawn);
-  const std::string whole = fmt::format("{}, {} of {}", piece.name, printLength(piece.cut, units),
-                                        printLength(piece.diameter, units, 2));
+  const Said whole = say("{}, {} of {}", Name(piece.name), Length(piece.cut), Length(piece.diameter, 2));
+  const AsIs tag(piece.tag);
   std::vector<StripRow> out;
   for (int r = 0; r < rows; ++r) {
     StripRow row{i, r * step, std::min(drawn, r * step + width), r == 0, r + 1 == rows, {}};
-    if (rows == 1)
-      row.head =
-          fmt::format("{}  {}{}", piece.tag, whole,
-                      shorter ? fmt::format("; cut {} beyond its end", printLength(waste, units)) : "");
-    else
-      row.head = fmt::format("{}{}: {} to {}{}", piece.tag, static_cast<char>('a' + r % 26),
-                             printLength(row.from, units, 0), printLength(row.to, units, 0),
-                             r == 0 ? fmt::format("; {}, in {} rows end to end", whole, rows)
-                                    : "; glue its left end over the tick");
+    const AsIs part(fmt::format("{}{}", piece.tag, static_cast<char>('a' + r % 26)));
+    const Length from(row.from, 0);
+    const Length to(row.to, 0);
+    row.head =
+        pages.words(rows == 1 ? shorter ? say("{}  {}; cut {} beyond its end", tag, whole, Length(waste))
+                                        : say("{}  {}", tag, whole)
+                    : r == 0 ? say("{}: {} to {}; {}, in {} rows end to end", part, from, to, whole, rows)
+                              : say("{}: {} to {}; glue its left end over the tick", part, from, to));
     out.push_back(std::move(row));
   }
   return out;
 }
 
-void strip(Filler& pages, const Plan& plan, const StripRow& row, UnitSystem units) {
+void strip(Filler& pages, const Plan& plan, const StripRow& row) {
   const Piece& piece = plan.pieces[row.piece];
   const double width = pages.clear();
   const auto [from, to] = std::pair(row.from, row.to);
@@ -131,16 +132,16 @@ void strip(Filler& pages, const Plan& plan, const StripRow& row, UnitSystem unit
     out.push_back(twist);
   }
   std::array<double, 3> edge{0, 0, 0}; // three lines of words, so that close marks are all told
-  for (const auto& [at, words] : stripMarks(plan, piece, units)) {
+  for (const auto& [at, words] : stripMarks(plan, piece, pages)) {
     if (at < from - 1e-9 || at > to + 1e-9) continue;
     across(at, 3, 0.25, kInk);
     for (size_t l = 0; l < edge.size(); ++l)
       if (x(at) >= edge[l]) {
-        const double letters = static_cast<double>(words.size());
+        const double wide = static_cast<double>(letters(words));
         const double left =
-            std::max(origin.x(), std::min(x(at), std::min(right, kMargin + width) - 1.45 * letters));
+            std::max(origin.x(), std::min(x(at), std::min(right, kMargin + width) - 1.45 * wide));
         out.push_back(text({left, y + 6 + 3.4 * static_cast<double>(l)}, words, 2.6));
-        edge[l] = left + 1.5 * letters + 3;
+        edge[l] = left + 1.5 * wide + 3;
         break;
       }
   }
@@ -148,16 +149,16 @@ void strip(Filler& pages, const Plan& plan, const StripRow& row, UnitSystem unit
 
 } // namespace
 
-void strips(Filler& pages, const Project& project, const Plan& plan) {
+void strips(Filler& pages, const Plan& plan) {
   if (plan.pieces.empty()) return;
-  pages.section("The pieces at true size: lay the wire along, mark with a pen");
+  pages.section(say("The pieces at true size: lay the wire along, mark with a pen"));
   std::vector<StripRow> rows;
   for (size_t i = 0; i < plan.pieces.size(); ++i)
-    for (StripRow& row : stripRows(plan, i, pages.clear(), project.units)) rows.push_back(std::move(row));
+    for (StripRow& row : stripRows(plan, i, pages)) rows.push_back(std::move(row));
   // Those that fill the width first; the short ones lie side by side after them.
   std::stable_partition(rows.begin(), rows.end(),
                         [&](const StripRow& row) { return row.wide() > pages.clear() / 2; });
-  for (const StripRow& row : rows) strip(pages, plan, row, project.units);
+  for (const StripRow& row : rows) strip(pages, plan, row);
 }
 
 namespace {
@@ -180,8 +181,8 @@ constexpr size_t kTogether = 3;    ///< rows of a table that stay with its head
 FlowRow cellsRow(const TableLook& look, Cells cells, bool bold) {
   return {look.size + 1.7, bold, [look, cells = std::move(cells), bold](auto& out, const Point& at) {
             for (size_t c = 0; c < cells.size(); ++c) {
-              const bool tight = c == 1 && cells[c].size() > look.letters;
-              const double share = static_cast<double>(look.letters) / static_cast<double>(cells[c].size());
+              const bool tight = c == 1 && letters(cells[c]) > look.letters;
+              const double share = static_cast<double>(look.letters) / static_cast<double>(letters(cells[c]));
               out.push_back(text(at + Point(look.at[c], 0), cells[c],
                                  look.size * (tight  ? share
                                               : bold ? kHeads
@@ -199,25 +200,24 @@ FlowRow headRow(std::string words, double high, bool keeps) {
 
 } // namespace
 
-void bendTables(Filler& pages, const Project& project, const Plan& plan) {
+void bendTables(Filler& pages, const Plan& plan) {
   if (plan.pieces.empty()) return;
-  pages.section("Bends, from the left end of each piece");
-  const UnitSystem units = project.units;
+  pages.section(say("Bends, from the left end of each piece"));
   const auto angle = [](const std::optional<double>& a) { return a ? printAngle(*a) : std::string(); };
   std::vector<std::vector<Cells>> tables(plan.pieces.size());
   size_t longest = 0;
   for (size_t i = 0; i < plan.pieces.size(); ++i) {
     if (plan.pieces[i].mirrorOf >= 0) continue;
     for (const BendRow& each : bendTable(plan.skeleton, plan.pieces[i])) {
-      std::string what = each.point;
-      if (each.kind == BendRow::Kind::Fold) what.insert(0, "fold, ");
-      if (each.kind == BendRow::Kind::Twist)
-        what = fmt::format("twist to {}, {} turns", printLengthFigure(each.to, units, 1),
-                           printNumber(each.turns, 0));
-      longest = std::max(longest, what.size());
-      tables[i].push_back({printLengthFigure(each.at, units, 1), what, angle(each.tool), angle(each.angle),
-                           angle(each.turn),
-                           each.radius ? printLengthFigure(*each.radius, units, 1) : std::string()});
+      const std::string what =
+          pages.words(each.kind == BendRow::Kind::Fold ? say("fold, {}", Name(each.point))
+                      : each.kind == BendRow::Kind::Twist
+                          ? say("twist to {}, {} turns", Length(each.to, 1).figure(), Number(each.turns, 0))
+                          : Said(Name(each.point)));
+      longest = std::max(longest, letters(what));
+      tables[i].push_back({pages.words(Length(each.at, 1).figure()), what, angle(each.tool),
+                           angle(each.angle), angle(each.turn),
+                           each.radius ? pages.words(Length(*each.radius, 1).figure()) : std::string()});
     }
   }
   const bool half = kSmallest * static_cast<double>(longest) <= static_cast<double>(kHalf.letters);
@@ -227,15 +227,19 @@ void bendTables(Filler& pages, const Project& project, const Plan& plan) {
     const Piece& piece = plan.pieces[i];
     if (piece.bends.empty() && piece.twists.empty()) continue;
     if (piece.mirrorOf >= 0) {
-      rows.push_back(headRow(fmt::format("{}  {}: as {}, turned the other way", piece.tag, piece.name,
-                                         plan.pieces[static_cast<size_t>(piece.mirrorOf)].tag),
-                             7, false));
+      rows.push_back(
+          headRow(pages.words(say("{}  {}: as {}, turned the other way", AsIs(piece.tag), Name(piece.name),
+                                  AsIs(plan.pieces[static_cast<size_t>(piece.mirrorOf)].tag))),
+                  7, false));
       continue;
     }
-    rows.push_back(
-        headRow(fmt::format("{}  {}, {}", piece.tag, piece.name, printLength(piece.cut, units)), 5.5, true));
-    rows.push_back(cellsRow(
-        look, {std::string(lengthUnit(units)), "what", "bend to", "stays at", "turn wire", "round"}, true));
+    rows.push_back(headRow(
+        pages.words(say("{}  {}, {}", AsIs(piece.tag), Name(piece.name), Length(piece.cut))), 5.5, true));
+    rows.push_back(cellsRow(look,
+                            {std::string(lengthUnit(pages.manner().units)), pages.words(say("what")),
+                             pages.words(say("bend to")), pages.words(say("stays at")),
+                             pages.words(say("turn wire")), pages.words(say("round"))},
+                            true));
     for (size_t k = 0; k < tables[i].size(); ++k) {
       rows.push_back(cellsRow(look, std::move(tables[i][k]), false));
       rows.back().keeps = k + 1 < std::min(kTogether, tables[i].size());
@@ -246,9 +250,9 @@ void bendTables(Filler& pages, const Project& project, const Plan& plan) {
 }
 
 void assembly(Filler& pages, const Project& project, const Plan& plan) {
-  pages.section("Putting it together");
-  const auto say = [&](const std::string& words, bool tick) {
-    const auto lines = wrap(words, 100);
+  pages.section(say("Putting it together"));
+  const auto tell = [&](const Said& said, bool tick) {
+    const auto lines = wrap(pages.words(said), 100);
     std::vector<Mark>& out = pages.room(5.2 * static_cast<double>(lines.size()) + 2);
     if (tick) {
       Mark box;
@@ -264,21 +268,22 @@ void assembly(Filler& pages, const Project& project, const Plan& plan) {
     }
     pages.y() += 1;
   };
-  say(fmt::format("{}: {}.", name(project.construction), built(project.construction)), false);
+  tell(say("{}: {}.", Name(name(project.construction)), Name(built(project.construction))), false);
   pages.y() += 2;
   if (!plan.pieces.empty()) {
-    say("Cut every piece, mark it along its strip, twist where it says, and turn every tip back.", true);
-    say("Toes and fingers first, of the fine wire, while it is bare and easy to hold.", true);
-    say("Bend each piece by its table, lay it on the drawing, and correct it.", true);
+    tell(say("Cut every piece, mark it along its strip, twist where it says, and turn every tip back."),
+         true);
+    tell(say("Toes and fingers first, of the fine wire, while it is bare and easy to hold."), true);
+    tell(say("Bend each piece by its table, lay it on the drawing, and correct it."), true);
   }
-  for (const Join& join : plan.joins) say(join.text, true);
+  for (const Join& join : plan.joins) tell(join.text, true);
   if (!plan.pieces.empty())
-    say("Lay the whole skeleton on the three views once more before any wool goes on.", true);
+    tell(say("Lay the whole skeleton on the three views once more before any wool goes on."), true);
   pages.y() += 4;
-  say("Hot glue burns, and some glues need fresh air: follow the packet. Cut ends fly: hold both, eyes "
-      "covered. What "
-      "labels, local rules and trained people say comes first.",
-      false);
+  tell(say("Hot glue burns, and some glues need fresh air: follow the packet. Cut ends fly: hold both, eyes "
+           "covered. What "
+           "labels, local rules and trained people say comes first."),
+       false);
 }
 
 } // namespace columna

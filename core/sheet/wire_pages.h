@@ -10,10 +10,10 @@ namespace columna {
 
 /// One strip a piece, its marks where they are made; a piece longer than the paper goes on over rows that are
 /// laid end to end, lettered, with a tick where they overlap. Short ones lie side by side.
-void strips(Filler& pages, const Project& project, const Plan& plan);
+void strips(Filler& pages, const Plan& plan);
 
 /// Every piece's table: from the left end, what, bend to, stays at, turn of the wire, inside radius.
-void bendTables(Filler& pages, const Project& project, const Plan& plan);
+void bendTables(Filler& pages, const Plan& plan);
 
 /// How the pieces are put together, in the order of the work.
 void assembly(Filler& pages, const Project& project, const Plan& plan);

@@ -5,8 +5,6 @@
 #include "sheet/marks.h"
 #include "wool/build_up.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -28,40 +26,47 @@ void tick(std::vector<Mark>& out, double x, double y) {
   out.push_back(std::move(box));
 }
 
-void say(Filler& pages, const std::string& words, double indent = 0, bool bold = false) {
-  const auto letters = static_cast<size_t>((pages.clear() - indent) / 1.75);
-  for (const std::string& each : wrap(words, letters)) {
+void tell(Filler& pages, const Said& said, double indent = 0, bool bold = false) {
+  const auto fit = static_cast<size_t>((pages.clear() - indent) / 1.75);
+  for (const std::string& each : wrap(pages.words(said), fit)) {
     pages.room(kLine).push_back(text({kMargin + indent, pages.y()}, each, 3.3, bold));
     pages.y() += 4.6;
   }
 }
 
 /// What a portion is made of.
-std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
+Said madeOf(const Plan& plan, const BuildStep& step) {
   const LimbWool& w = plan.wool->limbs[static_cast<size_t>(step.limb)];
   switch (step.kind) {
   case BuildStep::Kind::Wind: {
     const Winding& wind = w.winding;
     if (wind.strips == 0) return {};
-    return fmt::format("{} {} of {}, {} wide, {}{}", wind.strips, wind.strips == 1 ? "strip" : "strips",
-                       printLength(wind.length, units, 0), printLength(wind.width, units, 0),
-                       draftWords(wind.draft), w.allCoat ? ", coat wool" : "");
+    const Length of(wind.length, 0);
+    const Length wide(wind.width, 0);
+    const Name draft(draftWords(wind.draft));
+    return w.allCoat ? counted(many("{} strips of {}, {} wide, {}, coat wool",
+                                    "{} strip of {}, {} wide, {}, coat wool"),
+                               wind.strips, of, wide, draft)
+                     : counted(many("{} strips of {}, {} wide, {}", "{} strip of {}, {} wide, {}"),
+                               wind.strips, of, wide, draft);
   }
   case BuildStep::Kind::Pad: {
     const Pad& pad = w.pads[static_cast<size_t>(step.pad)];
-    return fmt::format("{}{} by {}, {} thick as rolled", pad.count == 2 ? "two, each " : "",
-                       printLength(pad.length, units, 0), printLength(pad.width, units, 0),
-                       printLength(pad.loose, units, 0));
+    const Length by(pad.length, 0);
+    const Length wide(pad.width, 0);
+    const Length thick(pad.loose, 0);
+    return pad.count == 2 ? say("two, each {} by {}, {} thick as rolled", by, wide, thick)
+                          : say("{} by {}, {} thick as rolled", by, wide, thick);
   }
   case BuildStep::Kind::Skin:
-    return "thin, all over, needled down";
+    return say("thin, all over, needled down");
   case BuildStep::Kind::Coat:
-    return w.furRows.tufts > 0 ? fmt::format("{} tufts cut {}, rows {} apart, {}", w.furRows.tufts,
-                                             printLength(w.furRows.cut, units, 0),
-                                             printLength(w.furRows.spacing, units, 0), w.furRows.way)
-                               : std::string("thin layers until no core shows");
+    return w.furRows.tufts > 0
+               ? say("{} tufts cut {}, rows {} apart, {}", w.furRows.tufts, Length(w.furRows.cut, 0),
+                     Length(w.furRows.spacing, 0), Name(w.furRows.way))
+               : say("thin layers until no core shows");
   case BuildStep::Kind::Mark:
-    return "drawn on the core first, laid in place of coat wool";
+    return say("drawn on the core first, laid in place of coat wool");
   }
   return {};
 }
@@ -69,68 +74,76 @@ std::string madeOf(const Plan& plan, const BuildStep& step, UnitSystem units) {
 /// One of a pair stands for both.
 bool shownOf(const Figure& figure, size_t limb) { return figure.limbs[limb].side >= 0 || !figure.symmetric; }
 
+/// "each foreleg", "trunk".
+Said eachOf(const FigureLimb& limb) {
+  return limb.side > 0 ? say("each {}", Name(limb.part)) : Said(Name(limb.name));
+}
+
 } // namespace
 
-void portions(Filler& pages, const Project& project, const Plan& plan) {
-  const UnitSystem units = project.units;
-  pages.section("Wool to weigh, in the order of the work");
+void portions(Filler& pages, const Plan& plan) {
+  pages.section(say("Wool to weigh, in the order of the work"));
   const std::vector<BuildStep> steps = buildSteps(plan.figure, plan.wool);
   int number = 0;
   for (const BuildStep& step : steps) {
     std::vector<Mark>& out = pages.room(number == 0 ? 4 * kLine : kLine + 4); // no heading with one row
     tick(out, kMargin, pages.y());
-    out.push_back(text({kMargin + 6, pages.y()}, fmt::format("{}  {}", ++number, step.words), 3.4));
-    out.push_back(text({kMargin + 90, pages.y()}, printMass(step.grams, units), 3.5, true, TextAlign::Right));
+    out.push_back(text({kMargin + 6, pages.y()}, pages.words(say("{}  {}", ++number, step.words)), 3.4));
     out.push_back(
-        text({kMargin + 94, pages.y()}, madeOf(plan, step, units), 3.0, false, TextAlign::Left, kFaint));
+        text({kMargin + 90, pages.y()}, pages.words(Mass(step.grams)), 3.5, true, TextAlign::Right));
+    out.push_back(text({kMargin + 94, pages.y()}, pages.words(madeOf(plan, step)), 3.0, false,
+                       TextAlign::Left, kFaint));
     pages.y() += kLine;
   }
   pages.y() += 3;
-  say(pages, "How to wind", 0, true);
+  tell(pages, say("How to wind"), 0, true);
   for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
     const LimbWool& w = plan.wool->limbs[l];
     if (!shownOf(plan.figure, l) || w.winding.strips == 0) continue;
     const FigureLimb& limb = plan.figure->limbs[l];
-    std::string words =
-        fmt::format("{}: begin {}; wind {}; end {}.", limb.side > 0 ? "Each " + limb.family : limb.name,
-                    w.winding.start, w.winding.way, w.winding.finish);
+    Said words = limb.side > 0 ? say("Each {}: begin {}; wind {}; end {}.", Name(limb.part),
+                                     Name(w.winding.start), Name(w.winding.way), Name(w.winding.finish))
+                               : say("{}: begin {}; wind {}; end {}.", Name(limb.name), Name(w.winding.start),
+                                     Name(w.winding.way), Name(w.winding.finish));
+    const auto more = [&words](const Said& said) { words = together(words, said); };
     if (w.winding.startLength > 0)
-      words += fmt::format(" Begin {} long; rolling makes it about {}, felting its ends {}.",
-                           printLength(w.winding.startLength, units, 0),
-                           printLength(w.winding.rolledLength, units, 0), printLength(limb.length, units, 0));
+      more(say("Begin {} long; rolling makes it about {}, felting its ends {}.",
+               Length(w.winding.startLength, 0), Length(w.winding.rolledLength, 0), Length(limb.length, 0)));
     if (w.looseEnd > 0)
-      words += fmt::format(" Leave {} at the root loose, {} of its wool: firm it when the limb is joined.",
-                           printLength(w.looseEnd, units, 0), printMass(w.loose, units));
+      more(say("Leave {} at the root loose, {} of its wool: firm it when the limb is joined.",
+               Length(w.looseEnd, 0), Mass(w.loose)));
     if (!w.needles.stages.empty())
-      words +=
-          fmt::format(" Needle no deeper than {}.", printLength(w.needles.stages.front().depth, units, 0));
+      more(say("Needle no deeper than {}.", Length(w.needles.stages.front().depth, 0)));
     if (!w.needles.carefulAlong.empty())
-      words += fmt::format(" Careful {} from the root: wire is near.",
-                           printLength(w.needles.carefulAlong.front(), units, 0));
+      more(say("Careful {} from the root: wire is near.", Length(w.needles.carefulAlong.front(), 0)));
     if (w.someCoat && !w.coatReason.empty())
-      words += fmt::format(" {} coat wool: {}.", w.allCoat ? "All" : "Its thin bones are all", w.coatReason);
-    say(pages, words, 4);
+      more(w.allCoat ? say("All coat wool: {}.", w.coatReason)
+                     : say("Its thin bones are all coat wool: {}.", w.coatReason));
+    tell(pages, words, 4);
   }
   pages.y() += 2;
-  say(pages, "Take care", 0, true);
-  say(pages,
-      "Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered; tetanus up to "
-      "date. Wear "
-      "a mask with dusty or dyed wool, and rest your hands. Labels, local rules and trained people come "
-      "first.",
-      4);
-  say(pages,
-      fmt::format("Weights are estimates{}. It is easy to add wool and nearly impossible to take it off: "
-                  "stop a little "
-                  "early and put the tape round.",
-                  plan.wool->handFactor == 1 ? ": felt and weigh a ball of your own to settle them"
-                                             : " by your own test ball"),
-      4);
+  tell(pages, say("Take care"), 0, true);
+  tell(pages,
+       say("Needles pierce fingers and snap on wire: slow, straight, beside the wire, eyes covered; tetanus "
+           "up to "
+           "date. Wear "
+           "a mask with dusty or dyed wool, and rest your hands. Labels, local rules and trained people come "
+           "first."),
+       4);
+  tell(pages,
+       plan.wool->handFactor == 1
+           ? say("Weights are estimates: felt and weigh a ball of your own to settle them. It is easy to add "
+                 "wool and "
+                 "nearly impossible to take it off: stop a little early and put the tape round.")
+           : say("Weights are estimates by your own test ball. It is easy to add wool and nearly impossible "
+                 "to take it "
+                 "off: stop a little early and put the tape round."),
+       4);
 }
 
-void tapes(Filler& pages, const Project& project, const Plan& plan) {
-  const UnitSystem units = project.units;
-  pages.section("Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough");
+void tapes(Filler& pages, const Plan& plan) {
+  pages.section(
+      say("Paper tapes at true size: cut out, lay round, the end meets the notch when it is enough"));
   const double clear = pages.clear();
   for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
     const LimbWool& w = plan.wool->limbs[l];
@@ -146,11 +159,10 @@ void tapes(Filler& pages, const Project& project, const Plan& plan) {
       std::vector<Mark>& out = pages.marks();
       const double left = origin.x();
       out.push_back(text(origin,
-                         rows > 1        ? fmt::format("{}, part {} of {}{}",
-                                                limb.side > 0 ? "each " + limb.family : limb.name, r + 1,
-                                                       rows, r > 0 ? "; glue its left end over the tick" : "")
-                         : limb.side > 0 ? "each " + limb.family
-                                         : limb.name,
+                         pages.words(rows <= 1 ? eachOf(limb)
+                                     : r > 0   ? say("{}, part {} of {}; glue its left end over the tick",
+                                                     eachOf(limb), r + 1, rows)
+                                               : say("{}, part {} of {}", eachOf(limb), r + 1, rows)),
                          3.4, true));
       const double top = origin.y() + 3;
       Mark tape;
@@ -160,7 +172,9 @@ void tapes(Filler& pages, const Project& project, const Plan& plan) {
       tape.stroke = kInk;
       tape.width = 0.3;
       out.push_back(std::move(tape));
-      if (r == 0) out.push_back(text({left + 1.5, top + 7.4}, "end", 2.9, false, TextAlign::Left, kFaint));
+      if (r == 0)
+        out.push_back(
+            text({left + 1.5, top + 7.4}, pages.words(say("end")), 2.9, false, TextAlign::Left, kFaint));
       if (r + 1 < rows)
         out.push_back(line({left + to - from - kTapeOverlap, top},
                            {left + to - from - kTapeOverlap, top + kTapeHigh}, 0.2, kRule));
@@ -182,8 +196,8 @@ void tapes(Filler& pages, const Project& project, const Plan& plan) {
         out.push_back(std::move(cut));
         if (x - last < 7) return;
         last = x;
-        out.push_back(text({x, felted ? y + 5.6 : y - 3.4}, printLengthFigure(along, units, 0), 2.4, false,
-                           TextAlign::Centre));
+        out.push_back(text({x, felted ? y + 5.6 : y - 3.4}, pages.words(Length(along, 0).figure()), 2.4,
+                           false, TextAlign::Centre));
       };
       std::vector<Girth> sorted = w.girths;
       std::sort(sorted.begin(), sorted.end(),
@@ -192,17 +206,16 @@ void tapes(Filler& pages, const Project& project, const Plan& plan) {
         notch(g.felted, g.along, true, lastUpper);
         notch(g.finished, g.along, false, lastLower);
       }
-      out.push_back(
-          text({left, top + kTapeHigh + 4.4},
-               fmt::format("filled: felted, open: coat on; figures are {} from the root", lengthUnit(units)),
-               2.6, false, TextAlign::Left, kFaint));
+      out.push_back(text({left, top + kTapeHigh + 4.4},
+                         pages.words(say("filled: felted, open: coat on; figures are {} from the root",
+                                         AsIs(lengthUnit(pages.manner().units)))),
+                         2.6, false, TextAlign::Left, kFaint));
     }
   }
 }
 
-void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
-  const UnitSystem units = project.units;
-  pages.section("Pads at true size: tear to the outline, thick in the middle, thin at the ends");
+void padOutlines(Filler& pages, const Plan& plan) {
+  pages.section(say("Pads at true size: tear to the outline, thick in the middle, thin at the ends"));
   struct Shown {
     const Pad* pad;
     std::string name;
@@ -229,13 +242,13 @@ void padOutlines(Filler& pages, const Project& project, const Plan& plan) {
     const double width = std::min(pad.length, pad.width) * scale;
     const double thick = pad.loose * scale;
     const std::string head =
-        fmt::format("{}{}: {}", shown.count == 2 ? "2 × " : "", shown.name, printMass(pad.grams, units));
-    const std::string sizes =
-        fmt::format("{} by {}, {} thick as rolled{}", printLength(pad.length, units, 0),
-                    printLength(pad.width, units, 0), printLength(pad.loose, units, 0),
-                    smaller > 1 ? fmt::format(", drawn 1 : {}", smaller) : std::string());
+        pages.words(shown.count == 2 ? say("2 × {}: {}", Name(shown.name), Mass(pad.grams))
+                                     : say("{}: {}", Name(shown.name), Mass(pad.grams)));
+    const Said rolled = say("{} by {}, {} thick as rolled", Length(pad.length, 0), Length(pad.width, 0),
+                            Length(pad.loose, 0));
+    const std::string sizes = pages.words(smaller > 1 ? say("{}, drawn 1 : {}", rolled, smaller) : rolled);
     const double words =
-        std::max(1.8 * static_cast<double>(head.size()), 1.6 * static_cast<double>(sizes.size()));
+        std::max(1.8 * static_cast<double>(letters(head)), 1.6 * static_cast<double>(letters(sizes)));
     // Seen from the side beside it where two such still lie abreast, else under it.
     const double both = 2 * length + kPadGap + 4;
     const bool beside = both <= (pages.clear() - kPadGap) / 2;

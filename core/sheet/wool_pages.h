@@ -11,15 +11,15 @@ namespace columna {
 
 /// One portion a line with what it is made of and a box to tick; how to wind, needle and leave ends;
 /// cautions.
-void portions(Filler& pages, const Project& project, const Plan& plan);
+void portions(Filler& pages, const Plan& plan);
 
 /// A tape a limb (of twins one) to cut out and lay round: its end laid on a notch shows that the girth is
 /// reached. Solid notches felted, open ones with the coat on. Tapes longer than the paper go on in a second
 /// row to be glued on, overlapping by kTapeOverlap.
-void tapes(Filler& pages, const Project& project, const Plan& plan);
+void tapes(Filler& pages, const Plan& plan);
 
 /// Every pad from above at true size, with its thickness along its length.
-void padOutlines(Filler& pages, const Project& project, const Plan& plan);
+void padOutlines(Filler& pages, const Plan& plan);
 
 inline constexpr double kTapeOverlap = 10; ///< mm
 

@@ -53,7 +53,7 @@ struct Allowances {
 /// One of the allowances: its key in files, its words, its unit, its range and its place.
 struct AllowanceField {
   const char* key;
-  const char* words;
+  std::string_view words;
   const char* unit;
   double low, high;
   double Allowances::*value;

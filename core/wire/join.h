@@ -17,7 +17,7 @@ struct Join {
   double length = 0;      ///< mm: depth of a hole, length of a pin or of the thread; of a skewered part how
                           ///< long to begin it
   double thickness = 0;   ///< mm: of a skewer
-  std::string text;       ///< what to do, in one sentence
+  Said text;              ///< what to do, in one sentence
 };
 
 } // namespace columna

@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -34,7 +32,7 @@ Layer::Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string 
   piece_.diameter = wire.diameter;
 }
 
-void Layer::feature(std::string kind, double takes, std::string note) {
+void Layer::feature(std::string kind, double takes, Said note) {
   Run& run = runs_.back();
   run.made[run.steps.size()].push_back({std::move(kind), takes, std::move(note)});
 }
@@ -55,7 +53,7 @@ void Layer::step(int from, int to, int limb, int wires) {
     piece_.limbs.push_back(limb);
 }
 
-void Layer::fold(std::string kind, double takes, std::string note) {
+void Layer::fold(std::string kind, double takes, Said note) {
   runs_.back().fold = Noted{std::move(kind), takes, std::move(note)};
   runs_.emplace_back();
 }
@@ -128,7 +126,7 @@ void Layer::bend(const PathBend& made, int point, double factorBefore, double fa
     bend.roll = std::atan2(normal_.cross(turn).dot(made.in), normal_.dot(turn));
   }
   normal_ = turn;
-  piece_.features.push_back({"bend", at_, takes, fmt::format("bend {}", printAngle(made.angle))});
+  piece_.features.push_back({"bend", at_, takes, say("bend {}", Angle(made.angle, 0))});
   piece_.bends.push_back(bend);
 }
 
@@ -227,7 +225,7 @@ void Layer::layLegs(const Run& run, const BentPath& path) {
     for (Stretch& each : leg) each.path *= bones > 0 ? length / bones : 0;
     const double takes = bones > 0 ? length - bones : 0;
     if (!opened && !after && takes != 0)
-      piece_.features.push_back({"bend", at_, takes, "joints passed straight"});
+      piece_.features.push_back({"bend", at_, takes, say("joints passed straight")});
     // Half of what the rounding takes is told with the bend at either end.
     const double toBefore = opened ? (after ? takes / 2 : takes) : 0;
     if (opened) piece_.features[lastBend_].takes += toBefore;
@@ -266,13 +264,17 @@ Piece Layer::finish() {
   for (Feature& f : piece_.features)
     if (f.kind == "twist")
       for (const TwistZone& z : piece_.twists)
-        if (std::abs(z.from - f.at) < 1e-6)
-          f.note = fmt::format("{}, {} turns over {} mm", z.wires == 4 ? "four strands" : "twisted pair",
-                               printNumber(z.turns, 0), printNumber((z.to - z.from) / z.factor, 0));
+        if (std::abs(z.from - f.at) < 1e-6) {
+          const Number turns(z.turns, 0);
+          const Length over((z.to - z.from) / z.factor, 0);
+          f.note = z.wires == 4 ? say("four strands, {} turns over {}", turns, over)
+                                : say("twisted pair, {} turns over {}", turns, over);
+        }
   // Where joints had to be taken together the wire takes a short cut, and must still reach along the bones.
-  if (at_ < piece_.bones) put({"spare", piece_.bones - at_, "as long as its bones"});
+  if (at_ < piece_.bones) put({"spare", piece_.bones - at_, say("as long as its bones")});
   put({"waste", wasteLength(at_, allow_),
-       fmt::format("{:g} % and {:g} mm for waste", allow_.wasteShare, allow_.wasteLength)});
+       say("{} % and {} for waste", Number(allow_.wasteShare, Quantity::kShort),
+           Length(allow_.wasteLength, Quantity::kShort))});
   piece_.cut = piece_.bones;
   for (const Feature& f : piece_.features) piece_.cut += f.takes;
   piece_.mass = piece_.cut * wire_.linearMass();

@@ -15,11 +15,11 @@ public:
   Layer(const WireSkeleton& skeleton, const WireSection& wire, std::string name, const Allowances& allow);
 
   /// Something that takes wire without going on along the limb.
-  void feature(std::string kind, double takes, std::string note);
+  void feature(std::string kind, double takes, Said note);
   /// On to the next point as one of `wires` twisted together; bends at the point it leaves.
   void step(int from, int to, int limb, int wires);
   /// Folds back at the point it has come to; `takes` and `kind` as for a feature.
-  void fold(std::string kind, double takes, std::string note);
+  void fold(std::string kind, double takes, Said note);
   /// Where everything lies on the wire follows from all of it together.
   [[nodiscard]] Piece finish();
 
@@ -27,7 +27,7 @@ private:
   struct Noted {
     std::string kind;
     double takes = 0;
-    std::string note;
+    Said note;
   };
   struct Step {
     int from = 0, to = 0, wires = 1;

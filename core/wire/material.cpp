@@ -3,8 +3,6 @@
 #include "measure/json_text.h"
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace columna {
@@ -18,28 +16,30 @@ struct Bad {
 
 double number(const Json& in, const std::string& key, const std::string& file, double low, double high) {
   if (!in.contains(key) || !in[key].is_number())
-    throw Bad{{key + " is missing or not a number", file, "add it"}};
+    throw Bad{{say("{} is missing or not a number", AsIs(key)), file, say("add it")}};
   const double value = in[key].get<double>();
   if (!(value >= low && value <= high))
-    throw Bad{{fmt::format("{} is {:g}", key, value), file,
-               fmt::format("give a number from {:g} to {:g}", low, high)}};
+    throw Bad{
+        {say("{} is {}", AsIs(key), Number(value, Quantity::kShort)), file,
+         say("give a number from {} to {}", Number(low, Quantity::kShort), Number(high, Quantity::kShort))}};
   return value;
 }
 
 std::string text(const Json& in, const std::string& key, const std::string& file) {
-  if (!in.contains(key) || !in[key].is_string()) throw Bad{{key + " is missing or not text", file, "add it"}};
+  if (!in.contains(key) || !in[key].is_string())
+    throw Bad{{say("{} is missing or not text", AsIs(key)), file, say("add it")}};
   return in[key].get<std::string>();
 }
 
 Estimate estimate(const Json& in, const std::string& key, const std::string& file, double low, double high) {
   if (!in.contains(key) || !in[key].is_object())
-    throw Bad{{key + " is missing", file, "give it as {\"value\", \"low\", \"high\"}"}};
+    throw Bad{{say("{} is missing", AsIs(key)), file, say("give it as {{\"value\", \"low\", \"high\"}}")}};
   const Json& e = in[key];
   Estimate out{number(e, "value", file, low, high), number(e, "low", file, low, high),
                number(e, "high", file, low, high)};
   if (out.low > out.value || out.value > out.high)
-    throw Bad{{fmt::format("{} lies outside its own range", key), file,
-               "let low be below value and high above it"}};
+    throw Bad{{say("{} lies outside its own range", AsIs(key)), file,
+               say("let low be below value and high above it")}};
   return out;
 }
 
@@ -50,10 +50,12 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
   if (!root) return root.problem();
   const Json& in = *root;
   if (!in.is_object())
-    return Problem{"the text is not a material in JSON", file, "mend it after another material's file"};
+    return Problem{say("the text is not a material in JSON"), file,
+                   say("mend it after another material's file")};
   try {
     if (text(in, "schema", file) != "columna-material/1")
-      return Problem{"schema is not one this program reads", file, "write \"columna-material/1\""};
+      return Problem{say("schema is not one this program reads"), file,
+                     say("write {}", AsIs("\"columna-material/1\""))};
     Material m;
     m.id = text(in, "id", file);
     m.name = text(in, "name", file);
@@ -74,12 +76,13 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
     m.fatigueStrain = number(fatigue, "strain", file, 0, 10);
     m.fatigueC = number(fatigue, "c", file, -2, 0);
     if (!in.contains("diameters_mm") || !in["diameters_mm"].is_array() || in["diameters_mm"].empty())
-      return Problem{"diameters_mm is missing or empty", file,
-                     "list the sizes it is sold in, thinnest first"};
+      return Problem{say("diameters_mm is missing or empty"), file,
+                     say("list the sizes it is sold in, thinnest first")};
     for (const Json& d : in["diameters_mm"]) {
       if (!d.is_number() || !(d.get<double>() > 0) || d.get<double>() > 10 ||
           (!m.diameters.empty() && d.get<double>() <= m.diameters.back()))
-        return Problem{"diameters_mm is not a rising list of sizes", file, "list them thinnest first, in mm"};
+        return Problem{say("diameters_mm is not a rising list of sizes"), file,
+                       say("list them thinnest first, in mm")};
       m.diameters.push_back(d.get<double>());
     }
     if (in.contains("cover_radial_mm")) m.coverRadial = number(in, "cover_radial_mm", file, 0, 2);
@@ -101,18 +104,27 @@ Result<Material> readMaterial(std::string_view json, const std::string& file) {
   }
 }
 
-std::string materialWords(const Material& m) {
-  std::string out =
-      fmt::format("{}: stiffness {} kN/mm², yields at {} N/mm² (plausibly {} to {}), breaks at {}; {} g/cm³; "
-                  "bend it no tighter than "
-                  "{:g} times its width, {:g} where it is re-posed.",
-                  m.name, printNumber(m.elastic.value / 1000, 0), printNumber(m.yield.value, 0),
-                  printNumber(m.yield.low, 0), printNumber(m.yield.high, 0), printNumber(m.ultimate, 0),
-                  printNumber(m.density * 1000, 2), m.bendOnce, m.bendAgain);
-  out += fmt::format(" Sold from {:g} to {:g} mm", m.diameters.front(), m.diameters.back());
-  if (m.pieceLength > 0) out += fmt::format(" in lengths of {:g} mm", m.pieceLength);
-  if (m.coverRadial > 0) out += fmt::format(", covered {:g} mm all round", m.coverRadial);
-  return out + fmt::format(". Source: {}.", m.source);
+Said materialWords(const Material& m) {
+  const Length thinnest(m.diameters.front(), Quantity::kShort);
+  const Length thickest(m.diameters.back(), Quantity::kShort);
+  const Length piece(m.pieceLength, Quantity::kShort);
+  const Length cover(m.coverRadial, Quantity::kShort);
+  const Said strength =
+      say("{}: stiffness {}, yields at {} (plausibly {} to {}), breaks at {}; {}; bend it no tighter than {} "
+          "times its "
+          "width, {} where it is re-posed.",
+          Name(m.name), Stress(m.elastic.value, 0), Stress(m.yield.value, 0), Stress(m.yield.low, 0).figure(),
+          Stress(m.yield.high, 0).figure(), Stress(m.ultimate, 0), Density(m.density, 2),
+          Number(m.bendOnce, Quantity::kShort), Number(m.bendAgain, Quantity::kShort));
+  const Said sold = m.pieceLength > 0 && m.coverRadial > 0
+                        ? say("Sold from {} to {} in lengths of {}, covered {} all round.", thinnest.figure(),
+                              thickest, piece, cover)
+                    : m.pieceLength > 0
+                        ? say("Sold from {} to {} in lengths of {}.", thinnest.figure(), thickest, piece)
+                    : m.coverRadial > 0
+                        ? say("Sold from {} to {}, covered {} all round.", thinnest.figure(), thickest, cover)
+                        : say("Sold from {} to {}.", thinnest.figure(), thickest);
+  return together(together(strength, sold), say("Source: {}.", Name(m.source)));
 }
 
 } // namespace columna

@@ -47,7 +47,7 @@ struct Material {
 };
 
 /// What is known of it in a few sentences: stiffness, yield with its range, sizes, cover, source.
-[[nodiscard]] std::string materialWords(const Material& material);
+[[nodiscard]] Said materialWords(const Material& material);
 
 /// Reads one material's file. `file` is named in errors: not JSON, a field missing, a number out of range.
 [[nodiscard]] Result<Material> readMaterial(std::string_view json, const std::string& file);

@@ -152,9 +152,8 @@ private:
   }
 
   /// The maker's own routes as walks; a sentence when they do not cover the strands.
-  std::optional<std::string> ownWalks(const GroupGraph& local,
-                                      const std::vector<std::vector<std::string>>& routes,
-                                      std::vector<Walk>& out) const {
+  std::optional<Said> ownWalks(const GroupGraph& local, const std::vector<std::vector<std::string>>& routes,
+                               std::vector<Walk>& out) const {
     for (const auto& route : routes) {
       Walk walk;
       for (const std::string& id : route) {
@@ -162,7 +161,7 @@ private:
         const auto node = point == byId_.end()
                               ? local.point.end()
                               : std::find(local.point.begin(), local.point.end(), point->second);
-        if (node == local.point.end()) return fmt::format("\"{}\" is no point of these wires", id);
+        if (node == local.point.end()) return say("\"{}\" is no point of these wires", AsIs(id));
         walk.push_back(static_cast<int>(node - local.point.begin()));
       }
       out.push_back(std::move(walk));
@@ -170,6 +169,9 @@ private:
     auto problem = routingProblem(local.graph, out);
     if (!problem) return std::nullopt;
     // Points in the maker's words.
+    const auto pointName = [&](int node) {
+      return Name(skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(node)])].name);
+    };
     for (size_t e = 0; e < local.graph.edges.size(); ++e) {
       const RouteEdge& edge = local.graph.edges[e];
       int runs = 0;
@@ -177,11 +179,8 @@ private:
         for (size_t i = 0; i + 1 < walk.size(); ++i)
           runs += std::minmax(walk[i], walk[i + 1]) == std::minmax(edge.a, edge.b) ? 1 : 0;
       if (runs != edge.strands)
-        return fmt::format(
-            "{} to {} carries {} of its {} strands",
-            skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.a)])].name,
-            skeleton_.points[static_cast<size_t>(local.point[static_cast<size_t>(edge.b)])].name, runs,
-            edge.strands);
+        return say("{} to {} carries {} of its {} strands", pointName(edge.a), pointName(edge.b), runs,
+                   edge.strands);
     }
     return problem;
   }
@@ -251,11 +250,10 @@ private:
 
   void meet(Layer& layer, size_t g, int point, const Allowances& allow) {
     layer.feature("mutual-twist", mutualTwistLength(allow.mutualTurns, sections_[g].wireDiameter()),
-                  fmt::format("{:g} full turns with the front wire", allow.mutualTurns));
+                  say("{} full turns with the front wire", Number(allow.mutualTurns, Quantity::kShort)));
     out_.joins.push_back({"mutual-twist", point, groups_[g].limbs, 0, 0,
-                          fmt::format("Twist the back wire {:g} full turns round the front wire where they "
-                                      "meet.",
-                                      allow.mutualTurns)});
+                          say("Twist the back wire {} full turns round the front wire where they meet.",
+                              Number(allow.mutualTurns, Quantity::kShort))});
   }
 
   /// A piece that mirrors one before it takes over its numbers.
@@ -288,7 +286,8 @@ private:
       if (piece.group < 0 || !groups_[static_cast<size_t>(piece.group)].equal || piece.cut >= most) continue;
       const double more = most - piece.cut;
       piece.mass *= most / piece.cut;
-      piece.features.push_back({"alike", piece.cut, more, "cut as long as the others, bent in at the feet"});
+      piece.features.push_back(
+          {"alike", piece.cut, more, say("cut as long as the others, bent in at the feet")});
       piece.cut = most;
     }
   }
@@ -349,12 +348,14 @@ private:
       if (skeleton_.rootPoint[static_cast<size_t>(l)] == point) here.push_back(l);
     std::string who = here.empty() ? group.name : lowerFirst(limb(here.front()).name);
     if (group.root == RootHold::Through) {
-      out_.joins.push_back(
-          {"through", point, here, 0, 0,
-           fmt::format("Push the {} straight through the firm body at the {}, and bend it down "
-                       "at each side.",
-                       here.size() > 1 ? limb(here.front()).family + " wire" : who + "'s wire",
-                       skeleton_.points[static_cast<size_t>(point)].name)});
+      const Name at(skeleton_.points[static_cast<size_t>(point)].name);
+      out_.joins.push_back({"through", point, here, 0, 0,
+                            here.size() > 1 ? say("Push the {} wire straight through the firm body at the "
+                                                  "{}, and bend it down at each side.",
+                                                  Name(limb(here.front()).part), at)
+                                            : say("Push the {}'s wire straight through the firm body at the "
+                                                  "{}, and bend it down at each side.",
+                                                  Name(who), at)});
       return;
     }
     // From the surface to where the wire ends: the link inside the body and the lap.
@@ -363,11 +364,10 @@ private:
       if (const WireRun& run = skeleton_.limbs[static_cast<size_t>(l)].front();
           !run.empty() && run.segmentBone.front() < 0)
         depth += skeleton_.segmentLength(run, 0);
-    out_.joins.push_back(
-        {"awl-hole", point, here, depth, 0,
-         fmt::format("Pierce the firm body for the {} with an awl, {} mm deep, put glue in and "
-                     "set the wire; let it dry.",
-                     who, printNumber(depth, 0))});
+    out_.joins.push_back({"awl-hole", point, here, depth, 0,
+                          say("Pierce the firm body for the {} with an awl, {} deep, put glue in and set the "
+                              "wire; let it dry.",
+                              Name(who), Length(depth, 0))});
   }
 
   void lash(int point, size_t /*group*/) { lashed_.insert(point); }

@@ -21,7 +21,7 @@ struct Feature {
   std::string kind;
   double at = 0;    ///< mm from the piece's left end to where it begins
   double takes = 0; ///< mm of wire beyond the bones
-  std::string note; ///< in the maker's words
+  Said note;        ///< in the maker's words
 };
 
 /// A bend of a piece, in the order they are made from the left end.
@@ -96,9 +96,9 @@ struct PieceRules {
 struct RouteChoice {
   std::string group;
   std::vector<std::vector<std::vector<std::string>>> ways; ///< of equal cost, as point ids
-  std::string problem; ///< why the maker's own routes do not do; empty when they do or there are none
-  bool own = false;    ///< the maker's
-  bool proven = true;  ///< no cheaper one exists; false where not every way could be tried
+  Said problem;       ///< why the maker's own routes do not do; empty when they do or there are none
+  bool own = false;   ///< the maker's
+  bool proven = true; ///< no cheaper one exists; false where not every way could be tried
 };
 
 struct PiecePlan {

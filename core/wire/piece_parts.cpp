@@ -19,26 +19,27 @@ const Allowances& allowFor(const PieceRules& rules, const std::string& piece) {
 void layFold(Layer& layer, const Figure& figure, int limb, double d, const Allowances& allow) {
   if (limb >= 0 && isFoot(figure.limbs[static_cast<size_t>(limb)].kind))
     layer.fold("loop", loopLength(allow.loopInside, d),
-               fmt::format("loop of {:g} mm at the {}", allow.loopInside,
-                           figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Leg ? "foot" : "palm"));
+               say("loop of {} at the {}", Length(allow.loopInside, Quantity::kShort),
+                   Name(figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Leg ? named("foot")
+                                                                                      : named("palm"))));
   else
     layer.fold("fold", foldLength(d),
-               limb < 0                                                         ? "fold where it turns back"
-               : figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Head ? "fold at the nose"
-                                                                                : "fold at the tip");
+               limb < 0 ? say("fold where it turns back")
+               : figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Head ? say("fold at the nose")
+                                                                                : say("fold at the tip"));
 }
 
 void layEnd(Layer& layer, const Figure& figure, const WireGroup& group, PointKind kind, int limb, bool first,
             double d, const Allowances& allow) {
   if (kind == PointKind::Foot) {
     const auto close = [&] {
-      layer.feature("turn-back", closingTurnsLength(d), "1.5 turns round the shank to close the loop");
+      layer.feature("turn-back", closingTurnsLength(d), say("1.5 turns round the shank to close the loop"));
     };
     const auto loop = [&] {
-      layer.feature(
-          "loop", loopLength(allow.loopInside, d),
-          fmt::format("loop of {:g} mm at the {}", allow.loopInside,
-                      figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Leg ? "foot" : "palm"));
+      layer.feature("loop", loopLength(allow.loopInside, d),
+                    say("loop of {} at the {}", Length(allow.loopInside, Quantity::kShort),
+                        Name(figure.limbs[static_cast<size_t>(limb)].kind == LimbKind::Leg ? named("foot")
+                                                                                           : named("palm"))));
     };
     if (first) {
       close();
@@ -50,13 +51,13 @@ void layEnd(Layer& layer, const Figure& figure, const WireGroup& group, PointKin
   } else if (kind == PointKind::Root || kind == PointKind::Joint) {
     if (group.stem && group.root == RootHold::Lashed)
       layer.feature("lashing", lashingLength(allow.mutualTurns, 2 * d, d),
-                    fmt::format("{:g} turns round the wires it meets", allow.mutualTurns));
+                    say("{} turns round the wires it meets", Number(allow.mutualTurns, Quantity::kShort)));
     else if (group.root == RootHold::Glued)
-      layer.feature("lap", allow.lap, "end set into the awl hole");
+      layer.feature("lap", allow.lap, say("end set into the awl hole"));
     else
-      layer.feature("lap", allow.lap, "end along the wire it meets, under the lashing");
+      layer.feature("lap", allow.lap, say("end along the wire it meets, under the lashing"));
   } else {
-    layer.feature("turn-back", turnBackLength(d, allow.turnBack), "end turned back");
+    layer.feature("turn-back", turnBackLength(d, allow.turnBack), say("end turned back"));
   }
 }
 
@@ -78,9 +79,8 @@ void splice(Piece& piece, double longest, const WireSection& wire) {
       if (!near || at - overlap / 4 <= done + overlap) break;
       at -= overlap / 4;
     }
-    made.push_back(
-        {"splice", std::min(at, piece.cut), overlap,
-         fmt::format("splice: {} mm side by side, 5 full turns, ends turned in", printNumber(overlap, 0))});
+    made.push_back({"splice", std::min(at, piece.cut), overlap,
+                    say("splice: {} side by side, 5 full turns, ends turned in", Length(overlap, 0))});
     added += overlap;
     done = at;
   }
@@ -126,10 +126,11 @@ std::vector<std::pair<Piece, Join>> lashingPieces(const Figure& figure, const Wi
     const std::string full = called + " lashing";
     const Allowances& allow = allowFor(rules, full);
     Layer layer(skeleton, fine, full, allow);
-    layer.feature("tail", allow.lashTail, "end to hold");
-    layer.feature("lashing", lashingLength(allow.lashTurns, core, d),
-                  fmt::format("{:g} turns round a bundle of {} mm", allow.lashTurns, printNumber(core, 1)));
-    layer.feature("tail", allow.lashTail, "end to hold");
+    layer.feature("tail", allow.lashTail, say("end to hold"));
+    layer.feature(
+        "lashing", lashingLength(allow.lashTurns, core, d),
+        say("{} turns round a bundle of {}", Number(allow.lashTurns, Quantity::kShort), Length(core, 1)));
+    layer.feature("tail", allow.lashTail, say("end to hold"));
     Piece piece = layer.finish();
     piece.route = {point};
     piece.routeAt = {0};
@@ -138,8 +139,9 @@ std::vector<std::pair<Piece, Join>> lashingPieces(const Figure& figure, const Wi
               limbs,
               0,
               0,
-              fmt::format("Lash the wires at the {} with {:g} close turns of the fine wire, ends tucked in.",
-                          skeleton.points[static_cast<size_t>(point)].name, allow.lashTurns)};
+              say("Lash the wires at the {} with {} close turns of the fine wire, ends tucked in.",
+                  Name(skeleton.points[static_cast<size_t>(point)].name),
+                  Number(allow.lashTurns, Quantity::kShort))};
     out.emplace_back(std::move(piece), std::move(join));
   }
   return out;
@@ -153,17 +155,17 @@ std::vector<Piece> digitPieces(const Figure& figure, const WireSkeleton& skeleto
     const std::string called = lowerFirst(figure.limbs[static_cast<size_t>(l)].name);
     const Allowances& allow = allowFor(rules, called);
     Layer layer(skeleton, wire, called, allow);
-    layer.feature("tail", allow.gripTail, "end to hold while twisting");
+    layer.feature("tail", allow.gripTail, say("end to hold while twisting"));
     const int wires = group.wires.front();
     for (const WireRun& run : skeleton.limbs[static_cast<size_t>(l)]) {
       for (size_t s = 0; s + 1 < run.points.size(); ++s)
         layer.step(run.points[s], run.points[s + 1], run.segmentLimb[s], wires);
-      layer.fold("fold", foldLength(d), "fold at the tip");
+      layer.fold("fold", foldLength(d), say("fold at the tip"));
       for (size_t s = run.points.size() - 1; s > 0; --s)
         layer.step(run.points[s], run.points[s - 1], run.segmentLimb[s - 1], wires);
-      layer.feature("digit", 2 * d, "crossing to the next");
+      layer.feature("digit", 2 * d, say("crossing to the next"));
     }
-    layer.feature("tail", allow.gripTail, "end to hold while twisting");
+    layer.feature("tail", allow.gripTail, say("end to hold while twisting"));
     Piece piece = layer.finish();
     out.push_back(std::move(piece));
   }
@@ -186,11 +188,11 @@ std::vector<Piece> wishedDigits(const Figure& figure, const WireSkeleton& skelet
     const int each = wish.pegs ? 1 : wish.count;
     for (int made = 0; made < (wish.pegs ? wish.count : 1); ++made) {
       Layer layer(skeleton, wire, wish.pegs ? fmt::format("{} {}", called, made + 1) : called, allow);
-      layer.feature("tail", allow.gripTail, "end to hold while twisting");
+      layer.feature("tail", allow.gripTail, say("end to hold while twisting"));
       for (int i = 0; i < each; ++i)
         layer.feature("digit", digitLength(wish.length, d, allow.lay),
-                      fmt::format("{} mm, out, folded and back, twisted", printNumber(wish.length, 1)));
-      layer.feature("tail", allow.gripTail, "end to hold while twisting");
+                      say("{}, out, folded and back, twisted", Length(wish.length, 1)));
+      layer.feature("tail", allow.gripTail, say("end to hold while twisting"));
       Piece piece = layer.finish();
       piece.route = {point};
       piece.routeAt = {0};

@@ -3,8 +3,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <array>
 #include <cmath>
 #include <string_view>
@@ -13,22 +11,22 @@ namespace columna {
 
 Working cutWorking(const Piece& piece, const Allowances& allow) {
   Working w;
-  w.title = fmt::format("why {}", printNumber(piece.cut, 0));
-  w.lines.push_back({"along the skeleton", {}, printNumber(piece.bones, 1) + " mm"});
-  static constexpr std::array<std::pair<const char*, const char*>, 13> words{
-      {{"twist", "twisting takes up"},
-       {"fold", "fold"},
-       {"loop", "loop"},
-       {"turn-back", "ends turned back"},
-       {"lap", "ends along other wire"},
-       {"mutual-twist", "turns with the other wire"},
-       {"lashing", "lashing turns"},
-       {"digit", "crossings at the toes"},
-       {"tail", "ends to hold"},
-       {"alike", "as long as the others"},
-       {"spare", "as long as its bones"},
-       {"splice", "splices"},
-       {"bend", "rounding its bends"}}};
+  w.title = say("why {}", Length(piece.cut, 0).figure());
+  w.lines.push_back({say("along the skeleton"), {}, Length(piece.bones, 1)});
+  static constexpr std::array<std::pair<std::string_view, std::string_view>, 13> words{
+      {{"twist", named("twisting takes up")},
+       {"fold", named("fold")},
+       {"loop", named("loop")},
+       {"turn-back", named("ends turned back")},
+       {"lap", named("ends along other wire")},
+       {"mutual-twist", named("turns with the other wire")},
+       {"lashing", named("lashing turns")},
+       {"digit", named("crossings at the toes")},
+       {"tail", named("ends to hold")},
+       {"alike", named("as long as the others")},
+       {"spare", named("as long as its bones")},
+       {"splice", named("splices")},
+       {"bend", named("rounding its bends")}}};
   for (const auto& [kind, text] : words) {
     double takes = 0;
     int count = 0;
@@ -38,9 +36,8 @@ Working cutWorking(const Piece& piece, const Allowances& allow) {
         ++count;
       }
     if (count == 0 || std::abs(takes) < 0.05) continue;
-    const bool counted = count > 1 && std::string_view(kind) != "twist";
-    w.lines.push_back(
-        {counted ? fmt::format("{} ({})", text, count) : text, {}, printNumber(takes, 1) + " mm"});
+    const bool counted = count > 1 && kind != "twist";
+    w.lines.push_back({counted ? say("{} ({})", Name(text), count) : Said(Name(text)), {}, Length(takes, 1)});
   }
   double waste = 0;
   double before = 0; // what the share is taken of
@@ -48,12 +45,14 @@ Working cutWorking(const Piece& piece, const Allowances& allow) {
     if (f.kind == "waste") waste += f.takes;
     if (f.kind == "waste" || f.kind == "alike" || f.kind == "splice") before -= f.takes;
   }
-  w.lines.push_back({"waste",
-                     fmt::format("{:g} % of {} + {:g}", allow.wasteShare, printNumber(piece.cut + before, 0),
-                                 allow.wasteLength),
-                     printNumber(waste, 1) + " mm"});
-  w.lines.push_back({"to cut", {}, printNumber(piece.cut, 0) + " mm"});
-  w.source = "Lengths from the geometry of round wire; turns, tails and waste are the bench's usual ones.";
+  w.lines.push_back(
+      {say("waste"),
+       say("{} % of {} + {}", Number(allow.wasteShare, Quantity::kShort), Length(piece.cut + before, 0).sum(),
+           Length(allow.wasteLength, Quantity::kShort).sum()),
+       Length(waste, 1)});
+  w.lines.push_back({say("to cut"), {}, Length(piece.cut, 0)});
+  w.source =
+      say("Lengths from the geometry of round wire; turns, tails and waste are the bench's usual ones.");
   return w;
 }
 

@@ -69,8 +69,7 @@ inline constexpr double kLashingCost = 200;
 [[nodiscard]] double walkLength(const RouteGraph& graph, const Walk& walk);
 
 /// Whether pieces cover every edge by exactly its strands; the sentence says where they do not.
-[[nodiscard]] std::optional<std::string> routingProblem(const RouteGraph& graph,
-                                                        const std::vector<Walk>& pieces);
+[[nodiscard]] std::optional<Said> routingProblem(const RouteGraph& graph, const std::vector<Walk>& pieces);
 
 /// The routings of least cost with no piece over `limit` mm, up to `most` of them, in a fixed order. A
 /// stretch longer than the limit is a piece of its own all the same (it is to be spliced). Where some twenty

@@ -1,7 +1,5 @@
 #include "wire/route.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -105,20 +103,20 @@ double walkLength(const RouteGraph& graph, const Walk& walk) {
   return length;
 }
 
-std::optional<std::string> routingProblem(const RouteGraph& graph, const std::vector<Walk>& pieces) {
+std::optional<Said> routingProblem(const RouteGraph& graph, const std::vector<Walk>& pieces) {
   std::vector<int> covered(graph.edges.size(), 0);
   for (const Walk& walk : pieces) {
-    if (walk.size() < 2) return "a piece runs nowhere";
+    if (walk.size() < 2) return say("a piece runs nowhere");
     for (size_t i = 0; i + 1 < walk.size(); ++i) {
       const int e = edgeBetween(graph, walk[i], walk[i + 1]);
-      if (e < 0) return fmt::format("a piece jumps from point {} to point {}", walk[i], walk[i + 1]);
+      if (e < 0) return say("a piece jumps from point {} to point {}", walk[i], walk[i + 1]);
       ++covered[static_cast<size_t>(e)];
     }
   }
   for (size_t e = 0; e < covered.size(); ++e)
     if (covered[e] != graph.edges[e].strands)
-      return fmt::format("the stretch from point {} to point {} carries {} of its {} strands",
-                         graph.edges[e].a, graph.edges[e].b, covered[e], graph.edges[e].strands);
+      return say("the stretch from point {} to point {} carries {} of its {} strands", graph.edges[e].a,
+                 graph.edges[e].b, covered[e], graph.edges[e].strands);
   return std::nullopt;
 }
 

@@ -1,7 +1,5 @@
 #include "wire/route_edit.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <map>
 #include <set>
@@ -30,12 +28,14 @@ public:
       for (const std::string& id : route) {
         const int point = pointOf(id);
         if (point < 0)
-          return Problem{fmt::format("\"{}\" is no point of this wire", id), "route", "lay it anew"};
+          return Problem{say("\"{}\" is no point of this wire", AsIs(id)), Name(named("route")),
+                         say("lay it anew")};
         ways_.back().push_back(point);
       }
     }
     if (piece >= ways_.size() || ways_[piece].size() < 2 || !next_.contains(to))
-      return Problem{"its wire does not run there", "route", "choose a joint of the same wires"};
+      return Problem{say("its wire does not run there"), Name(named("route")),
+                     say("choose a joint of the same wires")};
     Way& way = ways_[piece];
     if (!atEnd) std::reverse(way.begin(), way.end());
     for (const int step : path(way.back(), to)) {
@@ -102,11 +102,11 @@ private:
         }
       }
       if (!done)
-        return Problem{fmt::format("{} to {} has its {} strands already",
-                                   skeleton_.points[static_cast<size_t>(over->first.first)].name,
-                                   skeleton_.points[static_cast<size_t>(over->first.second)].name,
-                                   strands_.at(over->first)),
-                       "route", "end the piece before it"};
+        return Problem{say("{} to {} has its {} strands already",
+                           Name(skeleton_.points[static_cast<size_t>(over->first.first)].name),
+                           Name(skeleton_.points[static_cast<size_t>(over->first.second)].name),
+                           strands_.at(over->first)),
+                       Name(named("route")), say("end the piece before it")};
     }
   }
 

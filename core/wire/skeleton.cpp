@@ -1,7 +1,5 @@
 #include "wire/skeleton.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -91,7 +89,7 @@ private:
       const std::string id =
           limb(bone(carrier).limb).side == 0 ? limb(l).family + "-root" : limb(l).id + "-root";
       rootName_ =
-          "root of the " + lowerFirst(limb(bone(carrier).limb).side == 0 ? limb(l).family : limb(l).name);
+          "root of the " + lowerFirst(limb(bone(carrier).limb).side == 0 ? limb(l).part : limb(l).name);
       const bool fresh = !index_.contains(id);
       point = jointPoint(id, at);
       if (fresh) inserts_[static_cast<size_t>(best)].push_back({bestT, point});

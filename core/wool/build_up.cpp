@@ -2,8 +2,6 @@
 
 #include "solid/round.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -99,22 +97,18 @@ Section sectionAt(const Ring& ring, const Vec2& line, double round, double bundl
 std::vector<BuildStep> buildSteps(const Figure& figure, const WoolPlan& wool) {
   std::vector<BuildStep> out;
   double on = 0;
-  const auto add = [&](BuildStep::Kind kind, size_t limb, int pad, double grams, std::string words) {
+  const auto add = [&](BuildStep::Kind kind, size_t limb, int pad, double grams, Said words) {
     if (!(grams > 0)) return;
     out.push_back({kind, static_cast<int>(limb), pad, grams, on, std::move(words)});
     on += grams;
   };
-  const auto lower = [](std::string name) {
-    if (!name.empty()) name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
-    return name;
-  };
   for (const size_t l : inOrder(figure, windTurn)) {
     const LimbWool& w = wool.limbs[l];
-    const std::string name = lower(figure.limbs[l].name);
+    const Name name = lowerName(figure.limbs[l].name);
     if (w.allCoat)
-      add(BuildStep::Kind::Wind, l, -1, w.coat, fmt::format("wind the {} in coat wool", name));
+      add(BuildStep::Kind::Wind, l, -1, w.coat, say("wind the {} in coat wool", name));
     else
-      add(BuildStep::Kind::Wind, l, -1, w.wound, fmt::format("wind the {}", name));
+      add(BuildStep::Kind::Wind, l, -1, w.wound, say("wind the {}", name));
   }
   struct Entry {
     int rank;
@@ -130,23 +124,24 @@ std::vector<BuildStep> buildSteps(const Figure& figure, const WoolPlan& wool) {
     const Pad& pad = wool.limbs[e.limb].pads[static_cast<size_t>(e.pad)];
     const FigureLimb& limb = figure.limbs[e.limb];
     add(BuildStep::Kind::Pad, e.limb, e.pad, pad.grams * pad.count,
-        limb.side == 0 ? fmt::format("pad the {}", pad.place)
-                       : fmt::format("pad the {} {}", limb.side > 0 ? "left" : "right", pad.place));
+        limb.side == 0  ? say("pad the {}", Name(pad.place))
+        : limb.side > 0 ? say("pad the left {}", Name(pad.place))
+                        : say("pad the right {}", Name(pad.place)));
   }
   for (const size_t l : inOrder(figure, windTurn))
     add(BuildStep::Kind::Skin, l, -1, wool.limbs[l].skin,
-        fmt::format("skin over the {}", lower(figure.limbs[l].name)));
+        say("skin over the {}", lowerName(figure.limbs[l].name)));
   for (const size_t l : inOrder(figure, coatTurn)) {
     const LimbWool& w = wool.limbs[l];
     add(BuildStep::Kind::Coat, l, -1, (w.allCoat ? 0 : w.coat) + w.flats + w.fur,
-        fmt::format("coat the {}", lower(figure.limbs[l].name)));
+        say("coat the {}", lowerName(figure.limbs[l].name)));
   }
   for (size_t m = 0; m < wool.markings.size(); ++m) {
     const MarkedArea& area = wool.markings[m];
     const auto most = std::max_element(area.byLimb.begin(), area.byLimb.end());
     if (most == area.byLimb.end()) continue;
     add(BuildStep::Kind::Mark, static_cast<size_t>(most - area.byLimb.begin()), static_cast<int>(m),
-        area.grams, fmt::format("lay the marking {}, {} wool", area.name, word(area.tone)));
+        area.grams, say("lay the marking {}, {} wool", AsIs(area.name), Name(word(area.tone))));
   }
   return out;
 }

@@ -12,10 +12,10 @@ namespace columna {
 struct BuildStep {
   enum class Kind { Wind, Pad, Skin, Coat, Mark } kind = Kind::Wind;
   int limb = 0;
-  int pad = -1;      ///< index into the limb's pads, or into the plan's markings
-  double grams = 0;  ///< of one; twins and pairs have steps of their own
-  double from = 0;   ///< g on the figure when it begins
-  std::string words; ///< "wind the trunk"
+  int pad = -1;     ///< index into the limb's pads, or into the plan's markings
+  double grams = 0; ///< of one; twins and pairs have steps of their own
+  double from = 0;  ///< g on the figure when it begins
+  Said words;       ///< "wind the trunk"
 };
 
 /// How far a limb is.

@@ -126,20 +126,20 @@ FurRows furOn(const FigureLimb& limb, CoatFinish finish, double length, double g
   out.waste = out.perStaple > 0 ? 1 - out.perStaple * out.cut / staple : 1;
   switch (limb.kind) {
   case LimbKind::Tail:
-    out.way = "from the tip towards the body, hair pointing to the tip";
+    out.way = named("from the tip towards the body, hair pointing to the tip");
     break;
   case LimbKind::Leg:
   case LimbKind::Arm:
-    out.way = "from the foot upwards, hair pointing down";
+    out.way = named("from the foot upwards, hair pointing down");
     break;
   case LimbKind::Head:
-    out.way = "from the neck towards the nose, hair pointing back";
+    out.way = named("from the neck towards the nose, hair pointing back");
     break;
   case LimbKind::Wing:
-    out.way = "from the tip towards the shoulder, hair pointing out";
+    out.way = named("from the tip towards the shoulder, hair pointing out");
     break;
   default:
-    out.way = "from the tail towards the head, hair pointing back";
+    out.way = named("from the tail towards the head, hair pointing back");
     break;
   }
   return out;

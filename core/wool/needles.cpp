@@ -25,13 +25,16 @@ NeedlePlan needlesFor(const std::vector<Girth>& girths, double coat, Firmness fi
   if (out.overWire > 1e8) out.overWire = thickness / 2;
   // A millimetre short of the wire: barbs reach past the tip's first notch.
   const double deepest = std::max(0.5, std::min(out.overWire - 1, thickness / 2));
-  out.stages.push_back({"form", "36 triangle", std::min(deepest, 12.0), "straight in and out, all round"});
+  out.stages.push_back({std::string(named("form")), std::string(named("36 triangle")),
+                        std::min(deepest, 12.0), say("straight in and out, all round")});
   if (firmness != Firmness::Soft)
-    out.stages.push_back({"firm", "38 star", std::min(deepest, 8.0), "until it dents little under a thumb"});
-  out.stages.push_back({"define", "38 triangle", std::min(deepest, 5.0), "edges, folds and joints"});
+    out.stages.push_back({std::string(named("firm")), std::string(named("38 star")), std::min(deepest, 8.0),
+                          say("until it dents little under a thumb")});
+  out.stages.push_back({std::string(named("define")), std::string(named("38 triangle")),
+                        std::min(deepest, 5.0), say("edges, folds and joints")});
   if (coat > 0)
     out.stages.push_back({"finish", "40 triangle", std::max(0.5, std::min({coat, 3.0, out.overWire - 1})),
-                          "shallow and slanting: no deeper than the coat, or core comes through"});
+                          say("shallow and slanting: no deeper than the coat, or core comes through")});
   return out;
 }
 

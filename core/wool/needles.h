@@ -14,7 +14,7 @@ struct NeedleStage {
   std::string stage;  ///< "form", "firm", "define", "finish"
   std::string needle; ///< "36 triangle": felting needles' own gauge, finer as it rises
   double depth = 0;   ///< mm, the deepest stab that neither meets wire nor goes through
-  std::string note;
+  Said note;
 };
 
 struct NeedlePlan {

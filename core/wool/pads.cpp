@@ -1,5 +1,7 @@
 #include "wool/pads.h"
 
+#include "words/said.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -26,60 +28,64 @@ std::string plain(std::string name) {
   return name;
 }
 
-std::string trunkPlace(const std::string& bone, PadSide side) {
+std::string_view trunkPlace(const std::string& bone, PadSide side) {
   const bool front = has(bone, {"chest", "thorax", "ribs", "spine3", "torso"});
   const bool behind = has(bone, {"pelvis", "rump", "hips", "spine1"});
   switch (side) {
   case PadSide::Up:
-    return front ? "withers" : behind ? "rump" : "back";
+    return front ? named("withers") : behind ? named("rump") : named("back");
   case PadSide::Down:
-    return front ? "chest" : behind ? "groin" : "belly";
+    return front ? named("chest") : behind ? named("groin") : named("belly");
   default:
-    return front ? "ribs" : behind ? "hips" : "flanks";
+    return front ? named("ribs") : behind ? named("hips") : named("flanks");
   }
 }
 
-std::string headPlace(const std::string& bone, PadSide side) {
+std::string_view headPlace(const std::string& bone, PadSide side) {
   const bool muzzle = has(bone, {"muzzle", "snout"});
   switch (side) {
   case PadSide::Up:
-    return muzzle ? "bridge of the nose" : "brow";
+    return muzzle ? named("bridge of the nose") : named("brow");
   case PadSide::Down:
-    return muzzle ? "chin" : "jaw";
+    return muzzle ? named("chin") : named("jaw");
   default:
-    return muzzle ? "muzzle sides" : "cheeks";
+    return muzzle ? named("muzzle sides") : named("cheeks");
   }
 }
 
 /// "behind", "in front", "outside" or "inside" of a limb at the side.
 std::string_view direction(const FigureBone& bone, int limbSide, PadSide side) {
   if (side == PadSide::Left || side == PadSide::Right)
-    return (side == PadSide::Left) == (limbSide >= 0) ? "outside" : "inside";
+    return (side == PadSide::Left) == (limbSide >= 0) ? named("outside") : named("inside");
   const Vec3 way = side == PadSide::Up ? bone.deepAxis : Vec3(-bone.deepAxis);
-  if (std::abs(way.x()) >= std::abs(way.z())) return way.x() > 0 ? "in front" : "behind";
-  return way.z() > 0 ? "on top" : "underneath";
+  if (std::abs(way.x()) >= std::abs(way.z())) return way.x() > 0 ? named("in front") : named("behind");
+  return way.z() > 0 ? named("on top") : named("underneath");
 }
 
 std::string placeOf(const Figure& figure, const FigureBone& bone, PadSide side) {
   const FigureLimb& limb = figure.limbs[static_cast<size_t>(bone.limb)];
   const std::string& id = bone.patternBone;
-  if (!bone.wire) return has(id, {"scapula"}) ? "shoulder blade" : plain(id);
+  if (!bone.wire) return has(id, {"scapula"}) ? std::string(named("shoulder blade")) : plain(id);
   switch (limb.kind) {
   case LimbKind::Trunk:
-    return trunkPlace(id, side);
+    return std::string(trunkPlace(id, side));
   case LimbKind::Head:
-    return headPlace(id, side);
+    return std::string(headPlace(id, side));
   case LimbKind::Neck:
-    return side == PadSide::Up ? "nape" : side == PadSide::Down ? "throat" : "neck sides";
+    return std::string(side == PadSide::Up     ? named("nape")
+                       : side == PadSide::Down ? named("throat")
+                                               : named("neck sides"));
   case LimbKind::Tail:
-    return side == PadSide::Up ? "tail top" : side == PadSide::Down ? "tail underside" : "tail sides";
+    return std::string(side == PadSide::Up     ? named("tail top")
+                       : side == PadSide::Down ? named("tail underside")
+                                               : named("tail sides"));
   default:
     break;
   }
   const bool shoulder = has(id, {"upper", "shoulder", "scapula", "humerus", "fore_thigh"});
-  const std::string part = shoulder                             ? "shoulder"
-                           : has(id, {"thigh"})                 ? "haunch"
-                           : has(id, {"shin", "gaskin", "leg"}) ? "calf"
+  const std::string part = shoulder                             ? std::string(named("shoulder"))
+                           : has(id, {"thigh"})                 ? std::string(named("haunch"))
+                           : has(id, {"shin", "gaskin", "leg"}) ? std::string(named("calf"))
                                                                 : plain(id);
   return fmt::format("{}, {}", part, direction(bone, limb.side, side));
 }

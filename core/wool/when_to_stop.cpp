@@ -2,8 +2,6 @@
 
 #include "measure/quantity.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -24,15 +22,14 @@ GirthAdvice adviseGirth(const FigureLimb& limb, const LimbWool& wool, double alo
   const bool finished = coated || !at || at->felted <= 0;
   const double wanted = !at ? 0 : finished ? at->finished : at->felted;
   if (!at || wanted <= 0) {
-    out.sentence = "No girth is planned there.";
+    out.sentence = say("No girth is planned there.");
     return out;
   }
   out.difference = measured - wanted;
-  std::string name = limb.name;
-  name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
+  const Name name = lowerName(limb.name);
   if (std::abs(out.difference) <= std::max(1.0, 0.02 * wanted)) {
-    out.sentence = fmt::format("It is there: {} mm for {} round the {}.", printNumber(measured, 0),
-                               printNumber(wanted, 0), name);
+    out.sentence =
+        say("It is there: {} for {} round the {}.", Length(measured, 0), Length(wanted, 0).figure(), name);
     return out;
   }
   // The stretch to halfway to the stations beside it.
@@ -56,28 +53,28 @@ GirthAdvice adviseGirth(const FigureLimb& limb, const LimbWool& wool, double alo
       out.place = pad.place;
       break;
     }
-  const std::string off = printNumber(std::abs(out.difference), 0);
+  const Length off(std::abs(out.difference), 0);
   if (out.difference < 0) {
     out.kind = GirthAdvice::Kind::Under;
     out.sentence =
-        fmt::format("{} mm under at the {}: about {} g more, {}.", off, out.place.empty() ? name : out.place,
-                    printNumber(out.grams, 1), out.place.empty() ? "wound evenly" : "one pad");
+        out.place.empty()
+            ? say("{} under at the {}: about {} more, wound evenly.", off, name, Mass(out.grams, 1))
+            : say("{} under at the {}: about {} more, one pad.", off, Name(out.place), Mass(out.grams, 1));
   } else {
     out.kind = GirthAdvice::Kind::Over;
-    out.sentence = fmt::format(
-        "{} mm over round the {}: wool cannot come off. Needle it firmer, or re-size the rest {} % up.", off,
-        name, printNumber((share - 1) * 100, 0));
+    out.sentence =
+        say("{} over round the {}: wool cannot come off. Needle it firmer, or re-size the rest {} % up.", off,
+            name, Number((share - 1) * 100, 0));
   }
   return out;
 }
 
-std::string compareTwins(const std::string& left, double leftLeft, const std::string& right,
-                         double rightLeft) {
+Said compareTwins(const std::string& left, double leftLeft, const std::string& right, double rightLeft) {
   const double by = leftLeft - rightLeft;
   if (std::abs(by) < 0.1 - 1e-9) return {};
   // Who has less left has more on.
-  return fmt::format("{} is {} g ahead of the {}.", by < 0 ? left : right, printNumber(std::abs(by), 1),
-                     by < 0 ? "right" : "left");
+  return by < 0 ? say("{} is {} ahead of the right.", Name(left), Mass(-by, 1))
+                : say("{} is {} ahead of the left.", Name(right), Mass(by, 1));
 }
 
 double resizeFor(const GirthAdvice& advice, double measured) {

@@ -14,7 +14,7 @@ struct GirthAdvice {
   double grams = 0;         ///< to add, or too many; 0 when it is there
   double low = 0, high = 0; ///< g, over the density's range
   std::string place;        ///< the pad it is nearest to, else ""
-  std::string sentence;
+  Said sentence;
 };
 
 /// A tape of `measured` mm round a limb `along` mm from its root, felted or (with `coated`) finished. The
@@ -23,8 +23,8 @@ struct GirthAdvice {
                                       double measured, bool coated);
 
 /// Two of a pair of limbs by the wool left of each: who is ahead, and by how much. Empty within 0.1 g.
-[[nodiscard]] std::string compareTwins(const std::string& left, double leftLeft, const std::string& right,
-                                       double rightLeft);
+[[nodiscard]] Said compareTwins(const std::string& left, double leftLeft, const std::string& right,
+                                double rightLeft);
 
 /// How much larger the whole figure must be for an over-full girth to be right: measured over wanted.
 [[nodiscard]] double resizeFor(const GirthAdvice& advice, double measured);

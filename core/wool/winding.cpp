@@ -9,60 +9,67 @@ namespace columna {
 namespace {
 
 struct Words {
-  const char* start;
-  const char* finish;
-  const char* way;
+  std::string_view start;
+  std::string_view finish;
+  std::string_view way;
 };
 
 Words wordsOf(LimbKind kind, MadeAs as) {
   if (as == MadeAs::Tube)
-    return {"flat along the skewer", "slid off and felted hard, its end needled flat to length",
-            "round the skewer, rolled on the mat until it holds"};
+    return {named("flat along the skewer"), named("slid off and felted hard, its end needled flat to length"),
+            named("round the skewer, rolled on the mat until it holds")};
   if (as == MadeAs::Ball)
-    return {"with a knot in the middle of the first strip", "with its end tucked in and needled",
-            "round the knot in all directions, turning it after every turn"};
+    return {named("with a knot in the middle of the first strip"),
+            named("with its end tucked in and needled"),
+            named("round the knot in all directions, turning it after every turn")};
   switch (kind) {
   case LimbKind::Digits:
-    return {"at the tip, fixed with wax or a drop of glue", "past the knuckle, where the next part covers it",
-            "towards the body, tight, hardly any fibre"};
+    return {named("at the tip, fixed with wax or a drop of glue"),
+            named("past the knuckle, where the next part covers it"),
+            named("towards the body, tight, hardly any fibre")};
   case LimbKind::Leg:
-    return {"above the foot, its end held down with the first turns", "over the hip or shoulder",
-            "up the limb, crossing the body in a figure of eight to the other one of the pair"};
+    return {named("above the foot, its end held down with the first turns"),
+            named("over the hip or shoulder"),
+            named("up the limb, crossing the body in a figure of eight to the other one of the pair")};
   case LimbKind::Arm:
-    return {"above the hand", "over the shoulder",
-            "up the arm, crossing the back in a figure of eight to the other arm"};
+    return {named("above the hand"), named("over the shoulder"),
+            named("up the arm, crossing the back in a figure of eight to the other arm")};
   case LimbKind::Wing:
-    return {"at the wing's tip", "over the shoulder", "inwards, crossing the back in a figure of eight"};
+    return {named("at the wing's tip"), named("over the shoulder"),
+            named("inwards, crossing the back in a figure of eight")};
   case LimbKind::Tail:
-    return {"a finger's width before the tip", "over the root, fanned out on the rump",
-            "towards the body only: doubled back at the tip it goes fat"};
+    return {named("a finger's width before the tip"), named("over the root, fanned out on the rump"),
+            named("towards the body only: doubled back at the tip it goes fat")};
   case LimbKind::Neck:
-    return {"at the shoulders", "under the ears", "forwards and back, each layer ending a little shorter"};
+    return {named("at the shoulders"), named("under the ears"),
+            named("forwards and back, each layer ending a little shorter")};
   case LimbKind::Trunk:
-    return {"behind the shoulders", "round the hips",
-            "to and fro, crossing between the legs in figures of eight"};
+    return {named("behind the shoulders"), named("round the hips"),
+            named("to and fro, crossing between the legs in figures of eight")};
   case LimbKind::Head:
-    return {"at the back of the skull", "round the brow", "like a ball, turning it after every turn"};
+    return {named("at the back of the skull"), named("round the brow"),
+            named("like a ball, turning it after every turn")};
   case LimbKind::Part:
     break;
   }
-  return {"at the free end", "at the root, left loose", "towards the root"};
+  return {named("at the free end"), named("at the root, left loose"), named("towards the root")};
 }
 
 constexpr double kWisp = 1e-3; ///< g/mm: finer than that makers call it a wisp
 
 } // namespace
 
-std::string draftWords(double draft) {
-  if (draft < 1.25) return "as it comes";
-  static constexpr std::array<const char*, 9> parts{"two thirds", "a half",    "a third",
-                                                    "a quarter",  "a fifth",   "a sixth",
-                                                    "a seventh",  "an eighth", "a ninth"};
-  if (draft < 1.75) return std::string("pulled to ") + parts[0];
+std::string_view draftWords(double draft) {
+  if (draft < 1.25) return named("as it comes");
+  if (draft < 1.75) return named("pulled to two thirds");
+  static constexpr std::array<std::string_view, 8> parts{
+      named("pulled to a half"),    named("pulled to a third"), named("pulled to a quarter"),
+      named("pulled to a fifth"),   named("pulled to a sixth"), named("pulled to a seventh"),
+      named("pulled to an eighth"), named("pulled to a ninth")};
   const long whole = std::lround(draft);
-  if (whole <= 9) return std::string("pulled to ") + parts[static_cast<size_t>(whole) - 1];
-  if (whole <= 14) return "pulled to a tenth";
-  return whole <= 30 ? "pulled to a twentieth" : "pulled to a wisp";
+  if (whole <= 9) return parts[static_cast<size_t>(whole) - 2];
+  if (whole <= 14) return named("pulled to a tenth");
+  return whole <= 30 ? named("pulled to a twentieth") : named("pulled to a wisp");
 }
 
 Sliver sliverOf(const WoolStock& stock, const WoolRules& rules) {

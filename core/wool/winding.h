@@ -52,7 +52,7 @@ struct WindingInput {
 };
 
 /// "pulled to a third", "as it comes".
-[[nodiscard]] std::string draftWords(double draft);
+[[nodiscard]] std::string_view draftWords(double draft);
 
 /// The strips of one limb: the wool at hand is pulled (drafted) until it goes so many times over the part,
 /// each turn over half of the last, and never so short that it would not reach along it. Continuous in every

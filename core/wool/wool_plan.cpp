@@ -2,8 +2,6 @@
 
 #include "wool/bone_wool.h"
 
-#include <fmt/format.h>
-
 #include <Eigen/Geometry>
 
 #include <algorithm>
@@ -104,10 +102,10 @@ private:
     readyCores(w, static_cast<int>(l));
     if (w.someCoat)
       w.coatReason =
-          in.way == CoatWay::AllCoat ? "as you chose"
-          : shines                   ? fmt::format("a {} core would shine through {} mm of {} wool",
-                                                   word(in_.wish.core.shown()), trimmed(in_.laid), word(in_.wish.coat.shown()))
-                                     : fmt::format("thinner than {} mm", trimmed(rules_.allCoatBelow));
+          in.way == CoatWay::AllCoat ? say("as you chose")
+          : shines ? say("a {} core would shine through {} of {} wool", Name(word(in_.wish.core.shown())),
+                         trimmed(in_.laid), Name(word(in_.wish.coat.shown())))
+                   : say("thinner than {}", trimmed(rules_.allCoatBelow));
     if (in_.laid > 0 && !w.allCoat)
       w.hides = in_.laid * rules_.coatDensity / hidingMass(in_.wish.core.tone, in_.wish.coat.tone, rules_);
     range(w, in);
@@ -163,7 +161,7 @@ private:
     w.rowsOver = w.fur - (before - w.coat);
   }
 
-  static std::string trimmed(double value) { return fmt::format("{:g}", std::round(value * 10) / 10); }
+  static Length trimmed(double mm) { return Length(std::round(mm * 10) / 10, Quantity::kShort); }
 
   void range(LimbWool& w, const LimbWoolInput& in) const {
     DensityRange range = feltDensityRange(w.firmness);

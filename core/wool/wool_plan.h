@@ -38,7 +38,7 @@ struct LimbWool {
   bool ownDensity = false;   ///< by the maker's number or test ball
   bool allCoat = false;      ///< no part of it has a core
   bool someCoat = false;     ///< some of its bones are coat wool right through
-  std::string coatReason;    ///< why, where some of it is all coat
+  Said coatReason;           ///< why, where some of it is all coat
   double hides = 0;          ///< how many times over the coat hides the core; 0 without either
   double offCentre = 0;      ///< g of pads that wire in the middle of the sections would save
   double offCentreAlong = 0; ///< mm from the root: where it lies farthest out
@@ -122,6 +122,8 @@ struct LimbsBefore {
 /// How the wound girth follows from the felted round.
 [[nodiscard]] Working woundWorking(const Girth& girth, LimbKind kind, const LimbWool& wool,
                                    const WoolRules& rules);
+/// The core or the coat of all limbs together.
+[[nodiscard]] Working totalWorking(const Figure& figure, const WoolPlan& plan, bool core);
 [[nodiscard]] Working padWorking(const Pad& pad, const LimbWool& wool);
 [[nodiscard]] Working stripWorking(const Winding& winding, const Sliver& wool);
 [[nodiscard]] Working furWorking(const FurRows& fur, CoatFinish finish, double shown, double staple);

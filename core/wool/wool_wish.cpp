@@ -1,16 +1,22 @@
 #include "wool/wool_wish.h"
 
+#include "words/said.h"
+
 #include <array>
 
 namespace columna {
 namespace {
 
-constexpr std::array<std::string_view, 4> kForms{"batt", "carded sliver", "combed top", "roving"};
-constexpr std::array<std::string_view, 3> kTones{"pale", "mid", "dark"};
-constexpr std::array<std::string_view, 4> kGrips{"none", "sleeve", "paper", "wax"};
-constexpr std::array<std::string_view, 3> kWays{"advised", "core and coat", "all coat"};
-constexpr std::array<std::string_view, 5> kFinishes{"felted", "brushed", "yarn", "fur", "feathers"};
-constexpr std::array<std::string_view, 4> kReady{"felted ball", "foam egg", "stuffing", "old core"};
+constexpr std::array<std::string_view, 4> kForms{named("batt"), named("carded sliver"), named("combed top"),
+                                                 named("roving")};
+constexpr std::array<std::string_view, 3> kTones{named("pale"), named("mid"), named("dark")};
+constexpr std::array<std::string_view, 4> kGrips{named("none"), named("sleeve"), named("paper"),
+                                                 named("wax")};
+constexpr std::array<std::string_view, 3> kWays{named("advised"), named("core and coat"), named("all coat")};
+constexpr std::array<std::string_view, 5> kFinishes{named("felted"), named("brushed"), named("yarn"),
+                                                    named("fur"), named("feathers")};
+constexpr std::array<std::string_view, 4> kReady{named("felted ball"), named("foam egg"), named("stuffing"),
+                                                 named("old core")};
 
 template <class Value, size_t N>
 std::optional<Value> among(const std::array<std::string_view, N>& words, std::string_view word) {

@@ -69,7 +69,7 @@ TEST(MadeParts, SeveralAreFittedByLeastSquaresAndSayWhatIsOff) {
   };
   EXPECT_LT(rest(r), rest(r * 1.001));
   EXPECT_LT(rest(r), rest(r / 1.001));
-  EXPECT_EQ(after.made->residuals[0].words, "the head is 9 % large for this body");
+  EXPECT_EQ(render(after.made->residuals[0].words), "the head is 9 % large for this body");
   EXPECT_NEAR(lengthOf(after, "head"), head * 1.2, 1e-9);
   EXPECT_NEAR(lengthOf(after, "left-hindleg"), leg * 1.05, 1e-9);
   EXPECT_NEAR(lengthOf(after, "right-hindleg"), leg * 1.05, 1e-9);

@@ -237,7 +237,7 @@ TEST(Proportion, ComparesWithTheAnimal) {
     if (p.id == "head-to-body") {
       told = true;
       EXPECT_EQ(p.verdict, 1);
-      EXPECT_EQ(p.sentence, "head 18 % large for a red fox");
+      EXPECT_EQ(render(p.sentence), "head 18 % large for a red fox");
     }
   EXPECT_TRUE(told);
 }

@@ -48,10 +48,14 @@ TEST(Kit, LargeTextTakesTheShorterNamesAndKeepsTheFullOnesForReaders) {
 }
 
 TEST(Kit, AProblemIsOneSentenceWithACapitalAndAStop) {
-  EXPECT_EQ(sentence({"no wire is that thick", {}, "give up to 10 mm"}),
-            QStringLiteral("No wire is that thick; give up to 10 mm."));
-  EXPECT_EQ(sentence({"is not a project", "otter.columna", {}}),
+  EXPECT_EQ(
+      sentence({say("no wire is that thick"), {}, say("give up to {}", Length(10, 0))}, UnitSystem::Metric),
+      QStringLiteral("No wire is that thick; give up to 10 mm."));
+  EXPECT_EQ(
+      sentence({say("no wire is that thick"), {}, say("give up to {}", Length(254, 0))}, UnitSystem::Inch),
+      QStringLiteral("No wire is that thick; give up to 10 in."));
+  EXPECT_EQ(sentence({say("is not a project"), "otter.columna", {}}, UnitSystem::Metric),
             QStringLiteral("otter.columna: is not a project."));
-  EXPECT_FALSE(sentence({"two\nlines", {}, {}}).contains(u'\n'));
-  EXPECT_EQ(sentence({"it ends already.", {}, {}}).count(u'.'), 1);
+  EXPECT_FALSE(sentence({say("two\nlines"), {}, {}}, UnitSystem::Metric).contains(u'\n'));
+  EXPECT_EQ(sentence({say("it ends already."), {}, {}}, UnitSystem::Metric).count(u'.'), 1);
 }

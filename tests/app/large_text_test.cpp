@@ -1,6 +1,7 @@
 // Twice the text, both themes, long names and an empty bench: nothing is cut off.
 #include "window.h"
 
+#include "kit/pseudo_translator.h"
 #include "kit/tab_row.h"
 #include "session/changes.h"
 #include "theme/theme.h"
@@ -59,9 +60,21 @@ std::string widest(const QWidget& window) {
     return a->minimumSizeHint().width() > b->minimumSizeHint().width();
   });
   std::string out;
+  // Of the card alone, if that is what is too wide: its pages lie in a scroll area.
+  for (const QScrollArea* area : window.findChildren<QScrollArea*>())
+    if (area->isVisible() && area->widget() && area->widget()->width() > area->viewport()->width()) {
+      all = area->widget()->findChildren<QWidget*>();
+      all.removeIf(
+          [](const QWidget* w) { return !w->isVisible() || !w->findChildren<QWidget*>().isEmpty(); });
+      std::sort(all.begin(), all.end(), [](const QWidget* a, const QWidget* b) {
+        return a->minimumSizeHint().width() > b->minimumSizeHint().width();
+      });
+    }
   for (const QWidget* w : all.first(std::min<qsizetype>(12, all.size())))
-    out += std::string(w->metaObject()->className()) + ' ' + w->accessibleName().toStdString() + ' ' +
-           std::to_string(w->minimumSizeHint().width()) + "; ";
+    out += std::string(w->metaObject()->className()) + ' ' + w->accessibleName().toStdString() +
+           (qobject_cast<const QLabel*>(w) ? qobject_cast<const QLabel*>(w)->text().toStdString()
+                                           : std::string()) +
+           ' ' + std::to_string(w->minimumSizeHint().width()) + "; ";
   return out;
 }
 
@@ -106,6 +119,14 @@ TEST_F(LargeText, UsualSizeInBothThemes) {
 TEST_F(LargeText, OneAndAHalfTimesAndTwice) {
   look(1.5, false, {}, "150 %");
   look(2, true, {}, "200 %");
+}
+
+TEST_F(LargeText, ALongerLanguage) {
+  PseudoTranslator pseudo;
+  QApplication::installTranslator(&pseudo);
+  look(1, false, {}, "pseudo");
+  look(1.5, false, {}, "pseudo at 150 %");
+  QApplication::removeTranslator(&pseudo);
 }
 
 TEST_F(LargeText, TheLongestNames) {

@@ -1,3 +1,4 @@
+#include "kit/english_plurals.h"
 #include "theme/theme.h"
 
 #include <QApplication>
@@ -16,6 +17,8 @@ int main(int argc, char** argv) {
   QApplication app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("columna"));
   QApplication::setQuitOnLastWindowClosed(false);
+  columna::EnglishPlurals english;
+  QApplication::installTranslator(&english);
   columna::loadFonts();
   QApplication::setFont(columna::typeface(13));
   return RUN_ALL_TESTS();

@@ -1,6 +1,8 @@
 // The mat and the turntable by keyboard and wheel in every stage, and the rail, spine and tally beside them.
 #include "window.h"
 
+#include "kit/say.h"
+
 #include "kit/parts.h"
 #include "turn/turntable.h"
 
@@ -177,8 +179,8 @@ TEST_F(MatTest, AWalkThroughAllFindingsEndsWhereItBeganAndLeadsToTheirStages) {
     QTest::keyClick(&window, Qt::Key_J, Qt::ControlModifier);
     stages.insert(session.stage().key);
     EXPECT_TRUE(
-        window.tally()->findings()->accessibleName().contains(QString::fromStdString(findings[k].brief)))
-        << k << ": " << findings[k].brief;
+        window.tally()->findings()->accessibleName().contains(str(findings[k].brief, session.units())))
+        << k << ": " << findings[k].id();
     const auto where = plan().figure->limb(findings[k].where);
     EXPECT_EQ(session.selected(), where ? *where : -1) << k;
   }

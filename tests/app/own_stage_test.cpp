@@ -92,7 +92,8 @@ public:
   OwnCard* card = nullptr;
   QWidget* rack = nullptr;
   QWidget* band = nullptr;
-  std::vector<Finding> mine{{Level::Wrong, "figure", "It does not shine; rub it.", "dull", Topic::Wool}};
+  std::vector<Finding> mine{
+      {Level::Wrong, "figure", say("It does not shine; rub it."), say("dull"), Topic::Wool}};
   int commas = 0, found = 0, shine = 0, ins = 0, outs = 0;
 };
 

@@ -2,6 +2,8 @@
 // comparing, ready cores and what is measured.
 #include "window.h"
 
+#include "measure/quantity.h"
+
 #include "pose/life_panel.h"
 #include "pose/pose_rack.h"
 #include "study/character_panel.h"
@@ -153,7 +155,7 @@ TEST_F(PanelsTest, AllowancesOfOnePieceAreItsOwnUntilTheUsualOnesComeBack) {
   EXPECT_GE(plan().pieces[static_cast<size_t>(plan().pieceOf(limb("trunk")))].cut, cut);
   type(typed, "4000");
   EXPECT_EQ(session.project().pieceAllow.begin()->second.gripTail, 40) << "refused, and shown as it was";
-  EXPECT_EQ(typed->text().toDouble(), 40);
+  EXPECT_EQ(*parseLength(typed->text().toStdString()), 40);
   QPushButton* usual = key(panel, AllowancePanel::tr("The usual ones"));
   ASSERT_NE(usual, nullptr);
   usual->click();

@@ -262,7 +262,7 @@ TEST_F(WindowTest, FindingsAreSteppedThrough) {
                            : f.topic == Topic::Wire ? kWire
                            : f.topic == Topic::Pose ? kPose
                                                     : kWrap;
-    EXPECT_EQ(session.stage(), wanted) << f.text;
+    EXPECT_EQ(session.stage(), wanted) << f.id();
   }
 }
 

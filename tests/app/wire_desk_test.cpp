@@ -122,7 +122,16 @@ TEST_F(DeskTest, AllowancesForTheFigureAndForOnePiece) {
   session.undo();
   type(panel->field(0), "99");
   EXPECT_TRUE(refusal.contains(QStringLiteral("3 to 10"))) << refusal.toStdString();
-  EXPECT_EQ(panel->field(0)->text(), QStringLiteral("5"));
+  EXPECT_EQ(panel->field(0)->text(), QStringLiteral("5 mm"));
+  changes::setUnits(session, UnitSystem::Inch);
+  EXPECT_EQ(panel->field(0)->text(), QStringLiteral("0.197 in")) << "shown in the maker's units";
+  type(panel->field(0), "1/4"); // inches, not millimetres
+  EXPECT_NEAR(session.project().pieceAllow.begin()->second.loopInside, 6.35, 1e-9);
+  type(panel->field(0), "2");
+  EXPECT_TRUE(refusal.contains(QStringLiteral(" in"))) << refusal.toStdString();
+  EXPECT_FALSE(refusal.contains(QStringLiteral("mm"))) << refusal.toStdString();
+  session.undo();
+  changes::setUnits(session, UnitSystem::Metric);
   panel->piece()->setChecked(false);
   const size_t pieces = plan().pieces.size();
   type(panel->handling(), "300 mm");
@@ -243,7 +252,7 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
   QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, there);
   ASSERT_GT(plan().pieces.size(), pieces) << refusal.toStdString();
   EXPECT_FALSE(session.project().routes.empty());
-  for (const RouteChoice& c : plan().routes) EXPECT_TRUE(c.problem.empty()) << c.problem;
+  for (const RouteChoice& c : plan().routes) EXPECT_TRUE(c.problem.empty()) << render(c.problem);
   session.undo();
   EXPECT_EQ(plan().pieces.size(), pieces);
   // By keyboard, in the table of bends.

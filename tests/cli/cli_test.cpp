@@ -154,7 +154,8 @@ TEST(Cli, SizesByScaleByLimbAndByWhatIsAtHand) {
   EXPECT_LT(coreAt(found - 1), 40 + 1.2);
   EXPECT_GT(coreAt(found + 1), 40 - 1.2);
   ASSERT_EQ(run(scratch, "new --pattern red_fox --limb foreleg=7cm -o " + file).code, 0);
-  for (const auto& limb : figure()["limbs"])
+  const nlohmann::json made = figure();
+  for (const auto& limb : made["limbs"])
     if (limb["id"] == "left-foreleg") {
       EXPECT_NEAR(limb["length_mm"].get<double>(), 70, 1e-6);
     }

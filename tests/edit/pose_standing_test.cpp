@@ -43,7 +43,7 @@ TEST(PoseReport, ATailPutDownIsAThirdFoot) {
   EXPECT_EQ(up.standing.towards, "backward");
   const auto tried = standingRemedies(p, shelf(), plan, up);
   const auto third = std::find_if(tried.begin(), tried.end(), [](const PoseRemedy& r) {
-    return r.words.find("third foot") != std::string::npos;
+    return render(r.words).find("third foot") != std::string::npos;
   });
   ASSERT_NE(third, tried.end());
   const PoseReport then = poseReport(third->project, plan, shelf(), third->project.stances.now);
@@ -53,7 +53,7 @@ TEST(PoseReport, ATailPutDownIsAThirdFoot) {
   for (const PoseRemedy& r : tried) {
     const Plan again = planned(r.project);
     const PoseReport result = poseReport(r.project, again, shelf(), r.project.stances.now);
-    EXPECT_EQ(r.result.find("then it stands") == 0, result.standing.base.stands) << r.words;
+    EXPECT_EQ(render(r.result).find("then it stands") == 0, result.standing.base.stands) << r.words;
   }
 }
 

@@ -5,6 +5,7 @@
 #include "judge/pose_report.h"
 #include "project/limits.h"
 #include "support.h"
+#include "told.h"
 
 using namespace columna;
 using namespace columna::test;
@@ -305,4 +306,36 @@ TEST(PoseEdit, ADraggedPawGoesThereAndOneOutOfReachSaysSo) {
       edit::jointDragged(p, plan, posedFigure(plan, p.stances.now), *joint, at + Vec3(900, 0, 0), true);
   ASSERT_TRUE(far);
   EXPECT_TRUE(far->limited);
+}
+
+TEST(WireEdit, WhatIsRefusedIsToldInTheMakersUnits) {
+  const Project p = project("red_fox", 160);
+  const Plan plan = planned(p);
+  const Manner inches{UnitSystem::Inch, nullptr};
+  OwnWire wire;
+  wire.material = "aluminium-annealed";
+  std::vector<Problem> refused;
+  const auto no = [&](const Result<Project>& made) {
+    ASSERT_FALSE(made);
+    refused.push_back(made.problem());
+  };
+  for (const auto change : {+[](OwnWire& w) { w.diameter = 900; }, +[](OwnWire& w) { w.cover = 50; },
+                            +[](OwnWire& w) { w.length = 1e9; }}) {
+    OwnWire wrong = wire;
+    change(wrong);
+    no(edit::wireAdded(p, wrong));
+  }
+  no(edit::wireOf(p, plan, limb(plan, "left-foreleg"), 900));
+  no(edit::handlingSet(p, 1e9));
+  for (const AllowanceField& field : allowanceFields()) no(edit::allowanceSet(p, "", field, 1e7));
+  no(edit::densityOf(p, plan, limb(plan, "trunk"), 9000.0));
+  no(edit::coatLaid(p, 9000.0));
+  no(edit::rowsOf(p, 9000.0));
+  EXPECT_EQ(refused.size(), 8 + allowanceFields().size());
+  for (const Problem& each : refused) {
+    EXPECT_FALSE(each.remedy.empty());
+    EXPECT_FALSE(isMetric(each.sentence(inches))) << each.sentence(inches);
+    EXPECT_FALSE(hasEnglish(each.sentence({UnitSystem::Metric, &pseudoLanguage()})))
+        << each.sentence({UnitSystem::Metric, &pseudoLanguage()});
+  }
 }

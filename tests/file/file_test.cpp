@@ -138,7 +138,7 @@ TEST(ColumnaFile, CutShortItSavesWhatItCan) {
   ASSERT_TRUE(cut.ok()) << cut.problem().sentence();
   EXPECT_EQ(cut->project.name, file.project.name);
   ASSERT_EQ(cut->messages.size(), 1U);
-  EXPECT_NE(cut->messages[0].find("photos/side.jpg"), std::string::npos)
+  EXPECT_NE(render(cut->messages[0]).find("photos/side.jpg"), std::string::npos)
       << "what was lost is named: " << cut->messages[0];
   // Cut anywhere: either it opens, or one clear sentence; never a crash.
   for (size_t n = 0; n < whole.size(); n += 211) {
@@ -233,7 +233,7 @@ TEST(ColumnaFile, ANewerFileIsReadOnlyWithAPlainMessage) {
   EXPECT_TRUE(opened->readOnly);
   EXPECT_EQ(opened->project.name, sample().project.name) << "what is known is read";
   bool said = false;
-  for (const std::string& m : opened->messages) said = said || m.find("newer Columna") != std::string::npos;
+  for (const Said& m : opened->messages) said = said || render(m).find("newer Columna") != std::string::npos;
   EXPECT_TRUE(said);
 }
 
@@ -250,7 +250,7 @@ TEST(ColumnaFile, NestedDeepItIsRefusedNotDiedOf) {
   scratch.write("eighty.columna", packed(deep));
   const auto read = openProject(scratch.path("eighty.columna"));
   ASSERT_FALSE(read.ok());
-  EXPECT_EQ(read.problem().where, "eighty.columna");
+  EXPECT_EQ(render(read.problem().where.said), "eighty.columna");
 }
 
 TEST(ColumnaFile, ANameThatIsNotUtf8CanBeSaved) {

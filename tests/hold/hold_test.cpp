@@ -48,7 +48,7 @@ TEST(GaugeRule, IsItsFormula) {
   WireSection pair;
   pair.material = *shelf().material("aluminium-annealed");
   pair.wires = 2;
-  const std::vector<Demand> demands{{"a", 20, 0, "", ""}, {"b", 5, 100, "", ""}};
+  const std::vector<Demand> demands{{"a", 20, 0, {}, {}}, {"b", 5, 100, {}, {}}};
   const Need need = neededWire(demands, 0.3, pair, PoseRules());
   const double share = pair.strengthShare();
   const double weight = std::cbrt(240 / (2 * share * 34));
@@ -94,7 +94,7 @@ TEST(GaugeRule, LargestWireFingersBend) {
 TEST(Hold, TheNeckOfTheReferenceFrameGivesWay) {
   // A 12 g head on 85 mm of neck and head, 9.43 N mm at the neck's root: one annealed 1.02 mm wire does not
   // hold it, a pair holds 1.24 times.
-  const std::vector<Demand> neck{{"neck", 9.43121, 0, "", ""}};
+  const std::vector<Demand> neck{{"neck", 9.43121, 0, {}, {}}};
   WireSection wire;
   wire.material = *shelf().material("aluminium-annealed");
   wire.diameter = 1.02;

@@ -1,8 +1,10 @@
 // Everything the sums say, of every animal in every construction: whole sentences, whole numbers, no ids.
+#include "edit/pose_remedies.h"
 #include "edit/remedies.h"
 #include "judge/advice.h"
 #include "judge/pose_report.h"
 #include "support.h"
+#include "told.h"
 
 #include <regex>
 
@@ -24,9 +26,17 @@ std::string faultOf(const std::string& text, bool sentence) {
   return {};
 }
 
-void expectWell(const std::string& text, const std::string& of, bool sentence = false) {
+void expectWell(const Said& said, const std::string& of, bool sentence = false) {
+  const std::string text = render(said);
   EXPECT_EQ(faultOf(text, sentence), "") << of << ": \"" << text << '"';
+  const std::string inches = render(said, {UnitSystem::Inch, nullptr});
+  EXPECT_EQ(faultOf(inches, sentence), "") << of << ": \"" << inches << '"';
+  EXPECT_FALSE(isMetric(inches)) << of << ": \"" << inches << '"';
+  const std::string other = render(said, {UnitSystem::Metric, &pseudoLanguage()});
+  EXPECT_FALSE(hasEnglish(other)) << of << ": \"" << other << '"';
 }
+
+void expectWell(const std::string& name, const std::string& of) { expectWell(Said(Name(name)), of); }
 
 void expectWell(const Working& w, const std::string& of) {
   if (w.lines.empty()) return; // nothing to explain there
@@ -131,8 +141,30 @@ TEST(EveryWordOf, WhatWouldMendALimbIsWellAndMendsWhatItSays) {
         const auto then = columna::plan(r.project, shelf(), {plan.solid, true});
         ASSERT_TRUE(then);
         EXPECT_NEAR(then->limbs[static_cast<size_t>(l)].hold.hold, r.hold, 1e-9 * (1 + r.hold))
-            << animal << ": " << r.words;
-        EXPECT_EQ(then->limbs[static_cast<size_t>(l)].verdict, r.verdict) << animal << ": " << r.words;
+            << animal << ": " << render(r.words);
+        EXPECT_EQ(then->limbs[static_cast<size_t>(l)].verdict, r.verdict)
+            << animal << ": " << render(r.words);
+      }
+    }
+  }
+}
+
+TEST(EveryWordOf, WhatWouldMendAPoseIsWell) {
+  for (const char* animal : {"giraffe", "river_otter", "heron"}) {
+    const Project p = project(animal, 200);
+    const Plan plan = planned(p);
+    for (const PatternPose& pose : plan.pattern->poses) {
+      const PoseReport r = poseReport(p, plan, shelf(), pose);
+      for (const PoseRemedy& each : standingRemedies(p, shelf(), plan, r)) {
+        expectWell(each.words, animal);
+        expectWell(each.result, animal);
+      }
+      const auto worst = std::find_if(r.joints.begin(), r.joints.end(),
+                                      [](const JointReport& j) { return j.level != Level::Good; });
+      if (worst == r.joints.end()) continue;
+      for (const PoseRemedy& each : jointRemedies(p, shelf(), plan, r, worst->hold.limb)) {
+        expectWell(each.words, animal);
+        expectWell(each.result, animal);
       }
     }
   }

@@ -186,7 +186,7 @@ TEST(PoseReport, AJointsRemediesDoWhatTheySay) {
     ASSERT_NE(worst->level, Level::Good);
     bool mended = true;
     for (const PoseRemedy& r : jointRemedies(p, shelf(), plan, before, l)) {
-      all += r.words + "; ";
+      all += render(r.words) + "; ";
       EXPECT_TRUE(mended || !r.mends) << "those that mend come first";
       mended = r.mends;
       const Plan then = planned(r.project);

@@ -16,7 +16,8 @@ inline PoseReport reported(const Project& p, const PatternPose& pose) {
 /// Whether a finding of the report has those words.
 inline bool says(const PoseReport& r, const std::string& words) {
   return std::any_of(r.findings.begin(), r.findings.end(), [&](const Finding& f) {
-    return f.text.find(words) != std::string::npos || f.brief.find(words) != std::string::npos;
+    return render(f.text).find(words) != std::string::npos ||
+           render(f.brief).find(words) != std::string::npos;
   });
 }
 

@@ -16,29 +16,29 @@ namespace {
 std::vector<std::string> said(const Project& project, const Plan& plan) {
   std::vector<std::string> out;
   for (const Finding& f : plan.findings) {
-    out.push_back(f.text);
-    out.push_back(f.brief);
+    out.push_back(render(f.text));
+    out.push_back(render(f.brief));
   }
-  for (const LimbPlan& limb : plan.limbs) out.push_back(limb.sentence);
-  for (const Join& j : plan.joins) out.push_back(j.text);
+  for (const LimbPlan& limb : plan.limbs) out.push_back(render(limb.sentence));
+  for (const Join& j : plan.joins) out.push_back(render(j.text));
   for (const Piece& p : plan.pieces) {
     out.push_back(p.name);
-    for (const Feature& f : p.features) out.push_back(f.note);
+    for (const Feature& f : p.features) out.push_back(render(f.note));
   }
   for (const LimbWool& w : plan.wool->limbs)
     for (const Pad& pad : w.pads) out.push_back(pad.place);
   const PoseReport r = poseReport(project, plan, shelf(), {});
   for (const JointReport& j : r.joints) {
     out.push_back(j.name);
-    out.push_back(j.sentence);
-    out.push_back(j.brief);
+    out.push_back(render(j.sentence));
+    out.push_back(render(j.brief));
   }
-  for (const Finding& f : r.findings) out.push_back(f.text);
+  for (const Finding& f : r.findings) out.push_back(render(f.text));
   for (size_t l = 0; l < plan.limbs.size(); ++l)
     if (plan.limbs[l].wired && !plan.loads.limbs[l].empty())
       for (const WorkingLine& line :
            holdWorking(plan.loads.limbs[l], plan.limbs[l].hold, plan.limbs[l].section, plan.poseRules).lines)
-        out.push_back(line.words);
+        out.push_back(render(line.words));
   return out;
 }
 
@@ -142,15 +142,15 @@ TEST(Texts, WhatHasNoWireIsWrongAndNamed) {
   ASSERT_GT(without, 0U);
   EXPECT_TRUE(plan.anyWrong());
   const auto named = std::count_if(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
-    return f.level == Level::Wrong && f.brief.find("no wire for") != std::string::npos;
+    return f.level == Level::Wrong && render(f.brief).find("no wire for") != std::string::npos;
   });
   EXPECT_GT(named, 0);
 }
 
 TEST(Texts, PrintedBesideALimitAValueIsAnother) {
-  EXPECT_EQ(printApart(9.89, 10, 0), "9.9");
-  EXPECT_EQ(printApart(1.997, 2, 1), "1.997");
-  EXPECT_NE(printApart(1.99999999, 2, 1), "2");
-  EXPECT_EQ(printApart(3.4, 10, 1), "3.4");
-  EXPECT_NE(printApart(0.004, 3, 1), "0");
+  EXPECT_EQ(render(Number(9.89, 0).apart(10), {}), "9.9");
+  EXPECT_EQ(render(Number(1.997, 1).apart(2), {}), "1.997");
+  EXPECT_NE(render(Number(1.99999999, 1).apart(2), {}), "2");
+  EXPECT_EQ(render(Number(3.4, 1).apart(10), {}), "3.4");
+  EXPECT_NE(render(Number(0.004, 1).apart(3), {}), "0");
 }

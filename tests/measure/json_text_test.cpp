@@ -17,7 +17,7 @@ TEST(JsonText, NestingIsBoundedBeforeAnythingIsBuilt) {
   for (const int depth : {kDeepestJson + 1, 1000, 5'000'000}) {
     const auto read = parseJson(nested(depth), "f.json");
     ASSERT_FALSE(read.ok());
-    EXPECT_EQ(read.problem().where, "f.json");
+    EXPECT_EQ(render(read.problem().where.said), "f.json");
     EXPECT_FALSE(read.problem().remedy.empty());
   }
   EXPECT_FALSE(parseJson(std::string(100'000, '['), "f").ok());
@@ -68,7 +68,7 @@ TEST(JsonText, ANumberFileOfAnyShapeIsOneSentence) {
         R"({"schema": "x", "a": {"value": 1, "source": 7}})"}) {
     const auto read = readNumbers(text, "x", keys, "n.json");
     ASSERT_FALSE(read.ok()) << text;
-    EXPECT_EQ(read.problem().where, "n.json") << text;
+    EXPECT_EQ(render(read.problem().where.said), "n.json") << text;
   }
   EXPECT_TRUE(readNumbers(R"({"schema": "x", "a": {"value": 1, "source": "s"}})", "x", keys, "n.json").ok());
 }

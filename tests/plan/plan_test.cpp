@@ -97,7 +97,8 @@ TEST(Plan, TooWeakIsWrongAndTooThickToo) {
   const Plan thick = planned(tiny);
   bool covered = false;
   for (const Finding& f : thick.findings)
-    covered = covered || (f.where == "left-leg" && f.text.find("thicker than the part") != std::string::npos);
+    covered = covered ||
+              (f.where == "left-leg" && render(f.text).find("thicker than the part") != std::string::npos);
   EXPECT_TRUE(covered);
 }
 
@@ -106,8 +107,8 @@ TEST(Plan, SaysWhenNothingOnTheShelfIsStrongEnough) {
   const Plan plan = planned(p);
   bool said = false;
   for (const Finding& f : plan.findings)
-    said = said || f.text.find("thick enough") != std::string::npos ||
-           f.text.find("gives way") != std::string::npos;
+    said = said || render(f.text).find("thick enough") != std::string::npos ||
+           render(f.text).find("gives way") != std::string::npos;
   EXPECT_TRUE(said);
 }
 
@@ -121,7 +122,7 @@ TEST(Plan, UnknownNamesAreRefusedInOneSentence) {
   p.limbs["left-wing"].diameter = 1; // a choice for a limb of another animal is kept, and said
   const Plan made = planned(p);
   bool said = false;
-  for (const Finding& f : made.findings) said = said || f.text.find("left wing") != std::string::npos;
+  for (const Finding& f : made.findings) said = said || render(f.text).find("left wing") != std::string::npos;
   EXPECT_TRUE(said);
 }
 
@@ -165,7 +166,7 @@ TEST(PlanJson, HasTheDocumentedShape) {
 TEST(Findings, ShapesThatCannotStandOrAgreeAreNamed) {
   const auto brief = [](const Plan& plan, const char* words) {
     return std::any_of(plan.findings.begin(), plan.findings.end(),
-                       [&](const Finding& f) { return f.brief.find(words) != std::string::npos; });
+                       [&](const Finding& f) { return render(f.brief).find(words) != std::string::npos; });
   };
   Project p = project("elephant", 160);
   EXPECT_FALSE(brief(planned(p), "under the ground"));

@@ -16,7 +16,8 @@ namespace {
 
 bool says(const Plan& plan, const std::string& words) {
   for (const Finding& f : plan.findings)
-    if (f.text.find(words) != std::string::npos || f.brief.find(words) != std::string::npos) return true;
+    if (render(f.text).find(words) != std::string::npos || render(f.brief).find(words) != std::string::npos)
+      return true;
   return false;
 }
 
@@ -219,7 +220,7 @@ TEST(WirePlan, AHeavyHeadIsSaidWithWhatWouldHelp) {
   ASSERT_GE(help.size(), 4U);
   std::set<std::string> words;
   for (const Remedy& r : help) {
-    words.insert(r.words);
+    words.insert(render(r.words));
     // What is told is what planning it gives.
     const Plan then = planned(r.project);
     EXPECT_NEAR(then.limbs[static_cast<size_t>(*then.figure->limb("neck"))].hold.hold, r.hold, 0.03 * r.hold)
@@ -285,7 +286,8 @@ TEST(WirePlan, APatternOfOneBone) {
     const auto made = plan(p, catalog);
     if (!made) continue; // a sentence does as well
     bool said = false;
-    for (const Finding& f : made->findings) said = said || f.text.find("single bone") != std::string::npos;
+    for (const Finding& f : made->findings)
+      said = said || render(f.text).find("single bone") != std::string::npos;
     EXPECT_TRUE(said);
   }
 }
@@ -308,7 +310,7 @@ TEST(WirePlan, AsManyStrandsAsCanBeAreSaidToBeUnproven) {
   for (const RouteChoice& choice : plan.routes) unproven = unproven || !choice.proven;
   ASSERT_TRUE(unproven);
   EXPECT_TRUE(std::any_of(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
-    return f.text.find("not every way through was tried") != std::string::npos;
+    return render(f.text).find("not every way through was tried") != std::string::npos;
   }));
   for (const Piece& piece : plan.pieces) EXPECT_GT(piece.cut, 0) << piece.tag;
 }

@@ -15,7 +15,7 @@ namespace {
 
 bool found(const Plan& plan, Level level, const std::string& words) {
   return std::any_of(plan.findings.begin(), plan.findings.end(), [&](const Finding& f) {
-    return f.level == level && f.text.find(words) != std::string::npos;
+    return f.level == level && render(f.text).find(words) != std::string::npos;
   });
 }
 

@@ -9,6 +9,7 @@
 #include <nlohmann/json.hpp>
 
 #include <cstdlib>
+#include <fmt/format.h>
 
 using namespace columna;
 using namespace columna::test;
@@ -67,7 +68,7 @@ TEST(Schema, ShippedPatternsAreValid) {
   const Scratch scratch;
   std::vector<std::string> files;
   for (const Pattern& pattern : shelf().patterns)
-    files.push_back(std::string(COLUMNA_DATA_DIR) + "/patterns/" + pattern.id + ".json");
+    files.push_back(fmt::format("{}/patterns/{}.json", COLUMNA_DATA_DIR, pattern.id));
   const int code = validate(scratch, "pattern", files);
   ASSERT_NE(code, 77) << "python3-jsonschema is not installed; ./columna test installs it";
   EXPECT_EQ(code, 0);

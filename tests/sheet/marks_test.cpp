@@ -26,9 +26,28 @@ std::pair<Point, Point> boxOf(const std::vector<Mark>& marks) {
 
 } // namespace
 
+TEST(SheetMarks, TheScaleBarIsTwoInchesForARulerOfInches) {
+  std::vector<Mark> marks;
+  scaleBar(marks, {20, 30}, {UnitSystem::Inch, nullptr});
+  double longest = 0;
+  for (const Mark& m : marks)
+    if (m.kind == Mark::Kind::Line && m.points.size() == 2)
+      longest = std::max(longest, (m.points[1] - m.points[0]).norm());
+  EXPECT_NEAR(longest, 2 * kMmPerInch, 1e-9);
+  EXPECT_NE(marks.back().text.find("2 in"), std::string::npos) << marks.back().text;
+}
+
+TEST(SheetMarks, LettersAreCountedNotBytes) {
+  EXPECT_EQ(letters(""), 0U);
+  EXPECT_EQ(letters("wire"), 4U);
+  EXPECT_EQ(letters("ľéğš"), 4U);
+  for (const std::string& line : wrap("ľéğš ľéğš ľéğš", 9)) EXPECT_LE(letters(line), 9U);
+  EXPECT_EQ(wrap("ľéğš ľéğš ľéğš", 9).size(), 2U);
+}
+
 TEST(SheetMarks, TheScaleBarIsFiftyMillimetres) {
   std::vector<Mark> marks;
-  scaleBar(marks, {20, 30});
+  scaleBar(marks, {20, 30}, {});
   double longest = 0;
   bool said = false;
   for (const Mark& m : marks) {

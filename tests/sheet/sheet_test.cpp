@@ -5,6 +5,7 @@
 #include "sheet/filler.h"
 #include "sheet/words.h"
 #include "support.h"
+#include "told.h"
 
 #include <cmath>
 #include <random>
@@ -30,6 +31,32 @@ TEST(Sheet, SaysEverythingNeededAtTheBench) {
   for (const Piece& piece : made.pieces)
     EXPECT_NE(all.find(printLength(piece.cut, UnitSystem::Metric)), std::string::npos) << piece.tag;
   for (const FigureLimb& limb : made.figure->limbs) EXPECT_NE(all.find(limb.name), std::string::npos);
+}
+
+TEST(Sheet, SaysAllOfItInInchesAndInAnotherLanguage) {
+  for (const auto& [id, built, fur] :
+       {std::tuple{"river_otter", Construction::TwistedLimbs, CoatFinish::Felted},
+        {"red_fox", Construction::FoldedPair, CoatFinish::Fur},
+        {"heron", Construction::SpineAndCrosspieces, CoatFinish::Feathers},
+        {"toy_bear", Construction::ThreadJoints, CoatFinish::Yarn},
+        {"brown_bear", Construction::NoWire, CoatFinish::Brushed}}) {
+    Project p = project(id, 260, built);
+    p.name = "";
+    p.wool.finish = fur;
+    p.wool.furShown = 12;
+    p.units = UnitSystem::Inch;
+    const Plan plan = planned(p);
+    size_t lines = 0;
+    for (const Page& page : trueSizeSheet(p, plan, shelf(), Paper::A4))
+      for (const Mark& m : page.marks) {
+        ++lines;
+        EXPECT_FALSE(isMetric(m.text)) << id << ": " << m.text;
+      }
+    EXPECT_GT(lines, 100U);
+    // A sentence is broken over lines, so that a word is looked at, not a sentence.
+    for (const Page& page : trueSizeSheet(p, plan, shelf(), Paper::A4, {}, &pseudoLanguage()))
+      for (const Mark& m : page.marks) EXPECT_FALSE(hasEnglish(m.text)) << id << ": " << m.text;
+  }
 }
 
 namespace {
@@ -75,7 +102,7 @@ TEST(Sheet, ViewsAreAtTrueSizeInTilesOrTogether) {
       bool tiled = false;
       EXPECT_NEAR(sideWidth(pages, tiled), modelRight - modelLeft, 0.05) << "1:1";
       const double drawn = modelRight - modelLeft + 10; // with the ground beyond it
-      EXPECT_EQ(tiled, drawn > Filler(paper, false).clear()) << "a small figure's views need no gluing";
+      EXPECT_EQ(tiled, drawn > Filler(paper, false, {}).clear()) << "a small figure's views need no gluing";
       // Every part of a tiled drawing lies in some tile's window.
       double reaches = -1e9;
       double farthest = -1e9;
@@ -139,8 +166,8 @@ TEST(Sheet, WordsFlowInColumnsWithoutLosingARow) {
         out.push_back(text(at, std::to_string(i)));
       };
     }
-    Filler pages(Paper::A4, true);
-    pages.section("Rows");
+    Filler pages(Paper::A4, true, {});
+    pages.section(say("Rows"));
     if (round % 2) pages.room(static_cast<double>(30 + draw() % 180)), pages.y() += 150;
     pages.flow(columns, rows);
     const double end = pages.y();
@@ -161,10 +188,10 @@ TEST(Sheet, WordsFlowInColumnsWithoutLosingARow) {
 }
 
 TEST(Sheet, WhatFollowsATallNarrowBlockGoesBesideIt) {
-  Filler pages(Paper::A4, false);
-  pages.section("Tall");
+  Filler pages(Paper::A4, false, {});
+  pages.section(say("Tall"));
   const Point tall = pages.place(60, 150);
-  pages.section("Beside");
+  pages.section(say("Beside"));
   const Point first = pages.place(80, 40);
   EXPECT_GT(first.x(), tall.x() + 60);
   EXPECT_LT(first.y(), tall.y() + 40);
@@ -242,7 +269,7 @@ TEST(Sheet, PosesHaveTheirPage) {
                      {"on watch", {{"pelvis", {0.6, 0, 0}}}}};
   const Plan plan = planned(p);
   for (const Paper paper : {Paper::A4, Paper::Letter}) {
-    Filler filler(paper, true);
+    Filler filler(paper, true, {});
     poses(filler, p, plan, shelf());
     const std::vector<Page> pages = filler.take();
     ASSERT_FALSE(pages.empty());

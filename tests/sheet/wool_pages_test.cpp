@@ -11,11 +11,11 @@ using namespace columna::test;
 
 namespace {
 
-using Section = void (*)(Filler&, const Project&, const Plan&);
+using Section = void (*)(Filler&, const Plan&);
 
-std::vector<Page> pagesOf(Section section, const Project& p, const Plan& plan, Paper paper = Paper::A4) {
-  Filler pages(paper, false);
-  section(pages, p, plan);
+std::vector<Page> pagesOf(Section section, const Plan& plan, Paper paper = Paper::A4) {
+  Filler pages(paper, false, {});
+  section(pages, plan);
   return pages.take();
 }
 
@@ -24,9 +24,9 @@ std::vector<Page> pagesOf(Section section, const Project& p, const Plan& plan, P
 TEST(WoolPages, EveryPortionIsToBeTicked) {
   const Project p = project("river_otter", 108);
   const Plan plan = planned(p);
-  const std::string all = words(pagesOf(portions, p, plan));
+  const std::string all = words(pagesOf(portions, plan));
   for (const BuildStep& step : buildSteps(plan.figure, plan.wool)) {
-    EXPECT_NE(all.find(step.words), std::string::npos) << step.words;
+    EXPECT_NE(all.find(render(step.words)), std::string::npos) << step.words;
     EXPECT_NE(all.find(printMass(step.grams, UnitSystem::Metric)), std::string::npos) << step.words;
   }
   for (const char* said : {"Needles pierce", "mask", "easy to add", "begin "})
@@ -37,11 +37,11 @@ TEST(WoolPages, NotchesAreAtTheGirths) {
   for (const double height : {108.0, 260.0}) { // tapes on one row, and on several
     const Project p = project("river_otter", height);
     const Plan plan = planned(p);
-    const double step = Filler(Paper::A4, false).clear() - kTapeOverlap;
+    const double step = Filler(Paper::A4, false, {}).clear() - kTapeOverlap;
     const LimbWool& trunk = plan.wool->limbs[static_cast<size_t>(*plan.figure->limb("trunk"))];
     // Distances of filled notches' points from their tape's end, rows put end to end.
     std::vector<double> at;
-    for (const Page& page : pagesOf(tapes, p, plan)) {
+    for (const Page& page : pagesOf(tapes, plan)) {
       double left = -1; // of the trunk's tape, while it is drawn
       int row = 0;
       for (const Mark& m : page.marks) {
@@ -68,7 +68,7 @@ TEST(WoolPages, PadsAreTrueToSizeAndOnThePaper) {
     const Plan plan = planned(p);
     for (const Paper paper : {Paper::A4, Paper::Letter}) {
       size_t outlines = 0;
-      for (const Page& page : pagesOf(padOutlines, p, plan, paper))
+      for (const Page& page : pagesOf(padOutlines, plan, paper))
         for (const Mark& m : page.marks) {
           for (const auto& at : m.points) {
             EXPECT_GE(at.x(), 0);

@@ -36,7 +36,7 @@ const WireGroup& groupOf(const Plan& plan, const std::string& limb) {
 
 bool says(const Plan& plan, const std::string& words) {
   return std::any_of(plan.findings.begin(), plan.findings.end(),
-                     [&](const Finding& f) { return f.text.find(words) != std::string::npos; });
+                     [&](const Finding& f) { return render(f.text).find(words) != std::string::npos; });
 }
 
 } // namespace

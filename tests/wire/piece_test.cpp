@@ -283,9 +283,9 @@ TEST(Piece, WorkingEndsWithTheCut) {
   for (const Piece& piece : plan.pieces) {
     const Working w = cutWorking(piece);
     ASSERT_GE(w.lines.size(), 2U);
-    EXPECT_EQ(w.lines.back().result, printNumber(piece.cut, 0) + " mm");
+    EXPECT_EQ(render(w.lines.back().result), printNumber(piece.cut, 0) + " mm");
     double sum = 0;
-    for (size_t i = 0; i + 1 < w.lines.size(); ++i) sum += std::stod(w.lines[i].result);
+    for (size_t i = 0; i + 1 < w.lines.size(); ++i) sum += std::stod(render(w.lines[i].result));
     EXPECT_NEAR(sum, piece.cut, 0.06 * static_cast<double>(w.lines.size())) << piece.tag;
     EXPECT_FALSE(w.source.empty());
   }

@@ -79,7 +79,7 @@ TEST(Winding, NeverJumpsAndNeverFallsShortOfThePart) {
 TEST(Winding, SaysThePullInMakersWords) {
   std::set<std::string> said;
   for (double draft = 1; draft < 400; draft *= 1.05) {
-    const std::string words = draftWords(draft);
+    const std::string words(draftWords(draft));
     EXPECT_FALSE(words.empty());
     said.insert(words);
   }
@@ -125,7 +125,7 @@ TEST(Cover, ThinPartsAndShiningCoresAreAllCoat) {
   const Plan plan = plannedExactly(p);
   const LimbWool& leg = limbOf(plan, "left-foreleg");
   EXPECT_TRUE(leg.someCoat);
-  EXPECT_EQ(leg.coatReason, "thinner than 12 mm");
+  EXPECT_EQ(render(leg.coatReason), "thinner than 12 mm");
   // Pale wool 1 mm thick over a dark core shines through; over a pale one it does not.
   p = project("red_fox", 300);
   p.coat = 1;
@@ -133,12 +133,12 @@ TEST(Cover, ThinPartsAndShiningCoresAreAllCoat) {
   p.wool.core.tone = Tone::Dark;
   const Plan dark = plannedExactly(p);
   EXPECT_TRUE(limbOf(dark, "trunk").allCoat);
-  EXPECT_NE(limbOf(dark, "trunk").coatReason.find("shine through"), std::string::npos);
+  EXPECT_NE(render(limbOf(dark, "trunk").coatReason).find("shine through"), std::string::npos);
   EXPECT_EQ(dark.wool->core, 0);
   p.wool.core.tone = Tone::Pale;
   EXPECT_FALSE(limbOf(plannedExactly(p), "trunk").allCoat);
   p.limbs["trunk"].coatWay = CoatWay::AllCoat;
-  EXPECT_EQ(limbOf(plannedExactly(p), "trunk").coatReason, "as you chose");
+  EXPECT_EQ(render(limbOf(plannedExactly(p), "trunk").coatReason), "as you chose");
   EXPECT_DOUBLE_EQ(hidingMass(Tone::Pale, Tone::Dark, shelf().wool), 150e-6);
   EXPECT_DOUBLE_EQ(hidingMass(Tone::Dark, Tone::Pale, shelf().wool), 400e-6);
 }
@@ -263,15 +263,15 @@ TEST(WhenToStop, SaysHowMuchMoreOrThatItCannotComeOff) {
   EXPECT_EQ(under.kind, GirthAdvice::Kind::Under);
   EXPECT_GT(under.grams, 0);
   EXPECT_LT(under.low, under.grams);
-  EXPECT_NE(under.sentence.find("14 mm under"), std::string::npos) << under.sentence;
+  EXPECT_NE(render(under.sentence).find("14 mm under"), std::string::npos) << render(under.sentence);
   // Twice as far under is nearly twice the wool.
   EXPECT_NEAR(adviseGirth(limb, w, g.along, g.felted - 28, false).grams / under.grams, 2, 0.3);
   const GirthAdvice over = adviseGirth(limb, w, g.along, g.finished * 1.1, true);
   EXPECT_EQ(over.kind, GirthAdvice::Kind::Over);
-  EXPECT_NE(over.sentence.find("cannot come off"), std::string::npos);
+  EXPECT_NE(render(over.sentence).find("cannot come off"), std::string::npos);
   EXPECT_NEAR(resizeFor(over, g.finished * 1.1), 1.1, 1e-9);
   // All the stretches of a limb together, from nothing to its girths, are about its core.
-  EXPECT_EQ(compareTwins("Left hind leg", 1.0, "Right hind leg", 1.05), "");
-  EXPECT_EQ(compareTwins("Left hind leg", 1.4, "Right hind leg", 1.0),
+  EXPECT_EQ(compareTwins("Left hind leg", 1.0, "Right hind leg", 1.05), Said());
+  EXPECT_EQ(render(compareTwins("Left hind leg", 1.4, "Right hind leg", 1.0)),
             "Right hind leg is 0.4 g ahead of the left.");
 }
