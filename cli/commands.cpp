@@ -7,6 +7,7 @@
 #include "edit/size_study.h"
 #include "file/columna_file.h"
 #include "file/project_json.h"
+#include "file/project_schema.h"
 #include "judge/planning.h"
 #include "measure/gauge.h"
 #include "plan/plan.h"
@@ -109,6 +110,11 @@ int patterns(bool json) {
   }
   for (const Pattern& p : shelf->patterns)
     std::cout << fmt::format("{:20} {:20} {}\n", p.id, p.name, p.about);
+  return kGood;
+}
+
+int schema() {
+  std::cout << projectSchema().dump(2) << '\n';
   return kGood;
 }
 

@@ -38,6 +38,8 @@ struct ExportOptions {
 int complain(const std::string& sentence);
 
 int patterns(bool json);
+/// Prints the JSON schema of a project file.
+int schema();
 /// The wire materials with what is known of each.
 int materials(bool json);
 int create(const NewOptions& options);

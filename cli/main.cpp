@@ -42,6 +42,8 @@ int main(int argc, char** argv) {
   auto* materials = app.add_subcommand("materials", "List the wires there are, with ranges and sources.");
   materials->add_flag("--json", json, "as JSON");
 
+  auto* schema = app.add_subcommand("schema", "Print the JSON schema of a project file.");
+
   auto* create = app.add_subcommand("new", "Start a project from an animal and a size.");
   create->add_option("--pattern", fresh.pattern, "the animal's id, from `patterns`")->required();
   auto* size = create->add_option_group("size");
@@ -105,6 +107,7 @@ int main(int argc, char** argv) {
 
   return spoken(app, argc, argv, [&] {
     if (patterns->parsed()) return cli::patterns(json);
+    if (schema->parsed()) return cli::schema();
     if (materials->parsed()) return cli::materials(json);
     if (create->parsed()) return cli::create(fresh);
     if (sizing->parsed()) return cli::size(file, core, wire);

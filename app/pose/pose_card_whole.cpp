@@ -8,7 +8,7 @@
 #include "kit/unfold.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "session/changes.h"
 #include "session/stance_view.h"
 #include "stage/remedy_list.h"
@@ -26,6 +26,12 @@
 #include <numbers>
 
 namespace columna {
+namespace {
+
+constexpr Bounds kBaseMass = boundsOf(&Support::baseMass);
+constexpr Bounds kLegError = boundsOf(&Stances::legError);
+
+} // namespace
 void PoseCard::buildWhole() {
   auto* layout = column(whole_);
   auto* grid = new QGridLayout;
@@ -168,34 +174,34 @@ void PoseCard::supported() {
   Support s = session_.project().stances.support;
   if (const auto how = columna::feet(feet_->currentData().toString().toStdString())) s.feet = *how;
   s.at = at_->currentData().toString().toStdString();
-  const auto length = [&](QLineEdit* field, double before, double most, const QString& refusal) {
+  const auto length = [&](QLineEdit* field, double before, Bounds bounds, const QString& refusal) {
     if (!field->isModified()) return before;
     field->setModified(false);
     const auto mm = parseLength(field->text().toStdString(), session_.units());
-    if (!mm || *mm < 0 || *mm > most) {
+    if (!mm || !bounds.hold(*mm)) {
       session_.refuse(mm ? refusal : sentence(mm.problem(), session_.units()));
       return before;
     }
     return *mm;
   };
   const QString base = tr("A base has to be from nothing up to 5 m.");
-  s.baseLength = length(baseLength_, s.baseLength, limits::kMostBase, base);
-  s.baseWidth = length(baseWidth_, s.baseWidth, limits::kMostBase, base);
+  s.baseLength = length(baseLength_, s.baseLength, boundsOf(&Support::baseLength), base);
+  s.baseWidth = length(baseWidth_, s.baseWidth, boundsOf(&Support::baseWidth), base);
   if (baseMass_->isModified()) {
     baseMass_->setModified(false);
     const auto g = parseMass(baseMass_->text().toStdString(), session_.units());
-    if (!g || *g < 0 || *g > limits::kHeaviestBase)
-      session_.refuse(
-          g ? tr("A base has to weigh from nothing up to %1.").arg(str(Mass(1e5), session_.units()))
-            : sentence(g.problem(), session_.units()));
+    if (!g || !kBaseMass.hold(*g))
+      session_.refuse(g ? tr("A base has to weigh from nothing up to %1.")
+                              .arg(str(Mass(kBaseMass.most), session_.units()))
+                        : sentence(g.problem(), session_.units()));
     else
       s.baseMass = *g;
   }
   std::optional<double> error = session_.project().stances.legError;
   if (legError_->isModified())
-    error = length(legError_, error.value_or(session_.catalog().pose.legError), limits::kMostLegError,
-                   tr("Legs come out wrong by nothing up to %1.")
-                       .arg(str(Length(limits::kMostLegError, 0), session_.units())));
+    error = length(
+        legError_, error.value_or(session_.catalog().pose.legError), kLegError,
+        tr("Legs come out wrong by nothing up to %1.").arg(str(Length(kLegError.most, 0), session_.units())));
   changes::editStances(session_, tr("how it stands"), [&](Stances& all) {
     all.support = s;
     all.legError = error;

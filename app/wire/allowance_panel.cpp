@@ -3,7 +3,7 @@
 #include "edit/wire_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -12,6 +12,11 @@
 #include <QPushButton>
 
 namespace columna {
+namespace {
+
+constexpr Bounds kHandling = boundsOf(&Project::handling);
+
+} // namespace
 AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, px(8), 0);
@@ -32,19 +37,20 @@ AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(pare
     grid->setColumnMinimumWidth(column + 2, px(10));
     return field;
   };
-  const auto& known = allowanceFields();
+  const auto& known = allowanceFields;
   for (size_t i = 0; i < known.size(); ++i) {
     QLineEdit* field =
         add(static_cast<int>(i), str(Name(known[i].words)),
-            isLength(known[i]) ? QString() : QString::fromUtf8(known[i].unit),
-            tr("%1 to %2").arg(shownOf(known[i], known[i].low), shownOf(known[i], known[i].high)));
+            isLength(known[i]) ? QString() : str(std::string(known[i].unit.sign)),
+            tr("%1 to %2")
+                .arg(shownOf(known[i], known[i].bounds.least), shownOf(known[i], known[i].bounds.most)));
     fields_.push_back(field);
     connect(field, &QLineEdit::editingFinished, this, [this, i] { typed(i); });
   }
   handling_ = add(static_cast<int>(known.size()), tr("longest wire to work with"), QString(),
                   tr("%1 to %2")
-                      .arg(str(Length(limits::kLeastHandling, 0), session_.units()),
-                           str(Length(limits::kMostHandling).metres(), session_.units())));
+                      .arg(str(Length(kHandling.least, 0), session_.units()),
+                           str(Length(kHandling.most).metres(), session_.units())));
   connect(handling_, &QLineEdit::editingFinished, this, &AllowancePanel::typedHandling);
   usual_ = new QPushButton(tr("The usual ones"), this);
   grid->addWidget(usual_, 3, 6, 1, 2);
@@ -71,7 +77,7 @@ std::string AllowancePanel::pieceName() const {
   return p < 0 ? std::string() : session_.plan().pieces[static_cast<size_t>(p)].name;
 }
 
-bool AllowancePanel::isLength(const AllowanceField& field) { return std::string_view(field.unit) == "mm"; }
+bool AllowancePanel::isLength(const AllowanceField& field) { return field.unit.sign == unit::kMm.sign; }
 
 QString AllowancePanel::shownOf(const AllowanceField& field, double value) const {
   return isLength(field) ? str(Length(value, 1), session_.units()) : str(printNumber(value, 1));
@@ -87,10 +93,10 @@ void AllowancePanel::refresh() {
       !name.empty() && piece_->isChecked() && own != p.pieceAllow.end() ? own->second : p.allow;
   const Allowances usual;
   for (size_t i = 0; i < fields_.size(); ++i) {
-    const double value = allow.*allowanceFields()[i].value;
+    const double value = allow.*allowanceFields[i].member;
     if (!fields_[i]->hasFocus() || !fields_[i]->isModified())
-      fields_[i]->setText(shownOf(allowanceFields()[i], value));
-    const bool changed = value != usual.*allowanceFields()[i].value;
+      fields_[i]->setText(shownOf(allowanceFields[i], value));
+    const bool changed = value != usual.*allowanceFields[i].member;
     fields_[i]->setStyleSheet(changed ? QStringLiteral("border: 2px solid %1;").arg(theme().woad.name())
                                       : QString());
   }
@@ -102,7 +108,7 @@ void AllowancePanel::typed(size_t index) {
   QLineEdit* field = fields_[index];
   if (!field->isModified()) return;
   field->setModified(false);
-  const AllowanceField& f = allowanceFields()[index];
+  const AllowanceField& f = allowanceFields[index];
   const std::string piece = piece_->isChecked() ? pieceName() : std::string();
   const std::string text = field->text().trimmed().toStdString();
   const auto value = isLength(f) ? parseLength(text, session_.units()) : parseNumber(text);

@@ -4,7 +4,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/gauge.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "theme/theme.h"
 #include "wire/bench_test.h"
 
@@ -18,6 +18,14 @@
 #include <QVBoxLayout>
 
 namespace columna {
+namespace {
+
+constexpr Bounds kMostWires = boundsOf(&Project::mostWires);
+constexpr Bounds kDiameter = boundsOf(&OwnWire::diameter);
+constexpr Bounds kCoverOf = boundsOf(&OwnWire::cover);
+constexpr Bounds kLengthOf = boundsOf(&OwnWire::length);
+
+} // namespace
 DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, px(8), 0);
@@ -47,17 +55,17 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   list_->setStyleSheet(
       QStringLiteral("QListWidget { padding: 2px; } QListWidget::item { padding: 2px 4px; }"));
   left->addWidget(list_, 1);
-  auto* limits = new QHBoxLayout;
-  limits->addWidget(small(tr("buy at most")));
+  auto* buy = new QHBoxLayout;
+  buy->addWidget(small(tr("buy at most")));
   most_ = new QSpinBox(this);
-  most_->setRange(0, 20);
+  most_->setRange(static_cast<int>(kMostWires.least), static_cast<int>(kMostWires.most));
   most_->setAccessibleName(tr("Different wires to buy at most"));
-  limits->addWidget(most_);
+  buy->addWidget(most_);
   only_ = new QCheckBox(tr("none"), this);
   only_->setToolTip(tr("use what is in the drawer alone"));
-  limits->addWidget(only_);
-  limits->addStretch();
-  left->addLayout(limits);
+  buy->addWidget(only_);
+  buy->addStretch();
+  left->addLayout(buy);
   row->addLayout(left);
 
   auto* form = new QGridLayout;
@@ -195,24 +203,24 @@ void DrawerPanel::add() {
   w.material = material_->currentData().toString().toStdString();
   const auto d = parseDiameter(size_->text().toStdString(), session_.units());
   if (!d) return refuse(sentence(d.problem(), session_.units()));
-  if (*d < limits::kThinnestWire)
+  if (*d < kDiameter.least)
     return refuse(tr("A wire is at least %1 thick; measure it, or count turns on a stick.")
-                      .arg(str(printLength(limits::kThinnestWire, session_.units()))));
+                      .arg(str(printLength(kDiameter.least, session_.units()))));
   w.diameter = *d;
   if (!cover_->text().trimmed().isEmpty()) {
     const auto cover = parseLength(cover_->text().toStdString(), session_.units());
     if (!cover) return refuse(sentence(cover.problem(), session_.units()));
-    if (*cover < 0 || *cover > limits::kMostCover)
+    if (!kCoverOf.hold(*cover))
       return refuse(tr("A cover is up to %1 thick; measure it over and without.")
-                        .arg(str(Length(limits::kMostCover, 0), session_.units())));
+                        .arg(str(Length(kCoverOf.most, 0), session_.units())));
     w.cover = *cover;
   }
   if (!length_->text().trimmed().isEmpty()) {
     const auto length = parseLength(length_->text().toStdString(), session_.units());
     if (!length) return refuse(sentence(length.problem(), session_.units()));
-    if (!(*length > 0 && *length <= limits::kLongestWire))
+    if (!(*length > 0 && *length <= kLengthOf.most))
       return refuse(tr("A straight length is above 0 and up to %1; leave it empty for a coil.")
-                        .arg(str(Length(limits::kLongestWire).metres(), session_.units())));
+                        .arg(str(Length(kLengthOf.most).metres(), session_.units())));
     w.length = *length;
   }
   w.count = count_->value();

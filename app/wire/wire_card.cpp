@@ -4,7 +4,7 @@
 #include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "measure/gauge.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 
@@ -130,7 +130,7 @@ WireCard::WireCard(Session& session, QWidget* parent) : CardPage(parent), sessio
   digitRow_ = new QWidget(this);
   auto* toes = new FlowLayout(digitRow_);
   digits_ = new QSpinBox(digitRow_);
-  digits_->setRange(0, limits::kMostDigits);
+  digits_->setRange(0, static_cast<int>(boundsOf(&PieceRules::Digits::count).most));
   digits_->setButtonSymbols(QAbstractSpinBox::NoButtons);
   digits_->setFixedWidth(px(40));
   digits_->setAccessibleName(tr("Toes or fingers of fine wire"));
@@ -214,7 +214,7 @@ void WireCard::typedDigits() {
     return;
   }
   const auto mm = parseLength(digitLength_->text().toStdString(), session_.units());
-  if (!mm || !(*mm >= limits::kLeastDigit && *mm <= limits::kMostDigit)) {
+  if (!mm || !boundsOf(&PieceRules::Digits::length).hold(*mm)) {
     trouble_->setText(mm ? tr("A toe has to be longer than nothing, and under a metre.")
                          : sentence(mm.problem(), session_.units()));
     trouble_->show();

@@ -3,7 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
@@ -131,7 +131,7 @@ void BallPage::reckon() {
     const auto mm = parseLength(field->text().toStdString(), units);
     if (!mm)
       wrong = sentence(mm.problem(), session_.units());
-    else if (!(*mm >= limits::kLeastBall && *mm <= limits::kMostBall))
+    else if (!boundsOf(&TestBall::diameter).hold(*mm))
       wrong = tr("A ball of %1 is not for measuring felt by; make one of %2 to %3.")
                   .arg(str(printLength(*mm, units, 1)), str(Length(20, 0).figure(), units),
                        str(Length(60, 0), units));
@@ -156,7 +156,7 @@ void BallPage::reckon() {
     const auto g = parseMass(grams_->text().toStdString(), units);
     if (!g)
       wrong = sentence(g.problem(), session_.units());
-    else if (!(*g >= limits::kLightestBall && *g <= limits::kHeaviestBall))
+    else if (!boundsOf(&TestBall::grams).hold(*g))
       wrong = tr("Give what the scale shows, %1 or more.").arg(str(printMass(rules.ballLeast, units)));
     else
       ball.grams = *g;

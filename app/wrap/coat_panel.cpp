@@ -4,7 +4,6 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/limits.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 

@@ -4,7 +4,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "session/build_view.h"
 #include "session/changes.h"
 #include "theme/theme.h"
@@ -82,7 +82,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!tape_->isModified()) return;
     tape_->setModified(false);
     const auto mm = parseLength(tape_->text().toStdString(), session_.units());
-    if (!mm || !(*mm >= limits::kLeastGirth && *mm <= limits::kMostGirth)) {
+    if (!mm || !boundsOf<WrapRecord>("girth_mm").hold(*mm)) {
       answer_->setText(mm ? tr("That is no girth; give it as the tape reads.")
                           : sentence(mm.problem(), session_.units()));
       return;
@@ -93,7 +93,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (!left_->isModified()) return;
     left_->setModified(false);
     const auto g = parseMass(left_->text().toStdString(), session_.units());
-    if (!g || !(*g >= 0 && *g <= limits::kMostLeft)) {
+    if (!g || !boundsOf<WrapRecord>("left_g").hold(*g)) {
       answer_->setText(g ? tr("That is no weight; give what is left on the scale.")
                          : sentence(g.problem(), session_.units()));
       return;

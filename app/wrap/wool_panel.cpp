@@ -3,7 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
@@ -15,6 +15,12 @@
 #include <QPushButton>
 
 namespace columna {
+namespace {
+
+constexpr Bounds kStaple = boundsOf(&WoolStock::staple);
+constexpr Bounds kMetre = boundsOf(&WoolStock::linear);
+
+} // namespace
 WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
@@ -68,9 +74,8 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     const auto mm = parseLength(staple_->text().toStdString(), session_.units());
     trouble_->setText(mm ? QString() : sentence(mm.problem(), session_.units()));
     if (mm)
-      changes::editWool(session_, tr("staple"), [&](WoolWish& w) {
-        w.coat.staple = std::clamp(*mm, limits::kLeastStaple, limits::kMostStaple);
-      });
+      changes::editWool(session_, tr("staple"),
+                        [&](WoolWish& w) { w.coat.staple = std::clamp(*mm, kStaple.least, kStaple.most); });
   });
   connect(&session_, &Session::planSettled, this, &WoolPanel::refresh);
   refresh();
@@ -116,9 +121,9 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
       trouble_->setText(sentence(grams.problem(), session_.units()));
       return;
     }
-    if (!(*grams > 0 && *grams <= limits::kHeaviestMetre)) {
+    if (!(*grams > 0 && *grams <= kMetre.most)) {
       trouble_->setText(tr("A metre of it weighs more than nothing and up to %1; weigh a metre of it.")
-                            .arg(str(Mass(1000), session_.units())));
+                            .arg(str(Mass(kMetre.most), session_.units())));
       refresh();
       return;
     }

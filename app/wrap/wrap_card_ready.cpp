@@ -6,6 +6,7 @@
 #include "measure/quantity.h"
 #include "session/changes.h"
 #include "theme/theme.h"
+#include "wool/wool_fields.h"
 
 #include <QComboBox>
 #include <QGridLayout>
@@ -19,6 +20,9 @@
 
 namespace columna {
 namespace {
+
+constexpr Bounds kReadySize = boundsOf(&ReadyCore::length);
+constexpr Bounds kReadyWeight = boundsOf(&ReadyCore::grams);
 
 /// As wide as the card leaves it, however large the text is.
 void narrow(QComboBox* box) {
@@ -75,10 +79,10 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     std::vector<double> mm;
     for (const QString& part : parts) {
       const auto one = parseLength(part.toStdString(), session_.units());
-      if (!one || !(*one >= kReadyLeast && *one <= kReadyMost)) {
+      if (!one || !kReadySize.hold(*one)) {
         session_.refuse(one ? tr("A ready core of that size is not set in; give %1 to %2.")
-                                  .arg(str(Length(kReadyLeast, 0).figure(), session_.units()),
-                                       str(Length(kReadyMost, 0), session_.units()))
+                                  .arg(str(Length(kReadySize.least, 0).figure(), session_.units()),
+                                       str(Length(kReadySize.most, 0), session_.units()))
                             : sentence(one.problem(), session_.units()));
         refresh();
         return;
@@ -102,9 +106,9 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     if (!readyGrams_->isModified()) return;
     readyGrams_->setModified(false);
     const auto g = parseMass(readyGrams_->text().toStdString(), session_.units());
-    if (!g || !(*g >= 0 && *g <= kReadyHeaviest)) {
+    if (!g || !kReadyWeight.hold(*g)) {
       session_.refuse(g ? tr("A ready core weighs from nothing up to %1.")
-                              .arg(str(Mass(kReadyHeaviest), session_.units()))
+                              .arg(str(Mass(kReadyWeight.most), session_.units()))
                         : sentence(g.problem(), session_.units()));
       refresh();
       return;
@@ -134,7 +138,7 @@ ReadyCore WrapCard::usualReady() const {
   double thinnest = 400;
   for (const Girth& g : plan.wool->limbs[l].girths) thinnest = std::min({thinnest, g.across, g.deep});
   const double fits = thinnest - 2 * (plan.wool->coatThickness + plan.woolRules.readyCover);
-  core.length = core.across = core.deep = std::clamp(std::floor(fits), kReadyLeast, kReadyMost);
+  core.length = core.across = core.deep = std::clamp(std::floor(fits), kReadySize.least, kReadySize.most);
   return core;
 }
 

@@ -1,15 +1,15 @@
 #include "anatomy/made_parts.h"
 
+#include "anatomy/study_fields.h"
+
 #include <algorithm>
 #include <cmath>
 
 namespace columna {
 namespace {
 
-constexpr double kLargest = 5000; ///< mm: nobody makes a longer part
-
 std::optional<Problem> refuse(const std::string& limb, const std::optional<double>& mm, const char* what) {
-  if (!mm || (*mm > 0 && *mm <= kLargest)) return std::nullopt;
+  if (!mm || boundsOf(&MadePart::length).hold(*mm)) return std::nullopt;
   return Problem{say("a {} of {} is not one a part can have", Name(what), Length(*mm, Quantity::kShort)),
                  Name(limb), say("give the measured millimetres, above 0")};
 }

@@ -2,6 +2,7 @@
 
 #include "anatomy/character.h"
 #include "anatomy/settle.h"
+#include "anatomy/study_fields.h"
 
 #include <array>
 #include <cmath>
@@ -11,7 +12,6 @@ namespace columna {
 namespace {
 
 constexpr double kShortest = 0.005; ///< modules
-constexpr double kFarthest = 20;    ///< modules a joint may be moved
 
 Vec3 mirror(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
@@ -225,32 +225,31 @@ Pattern shaped(const Pattern& pattern, const Shape& shape) {
 }
 
 std::optional<Problem> shapeProblem(const Pattern& pattern, const Shape& shape) {
-  const Character& c = shape.character;
-  struct Dial {
-    std::string_view name;
-    double value, low, high;
-  };
-  for (const Dial& d :
-       {Dial{named("head"), c.head, 0.5, 3}, Dial{named("muzzle"), c.muzzle, 0.3, 2},
-        Dial{named("legs"), c.legs, 0.3, 2}, Dial{named("eyes"), c.eyes, 0.5, 4},
-        Dial{named("eyes lower"), c.eyesLower, -0.2, 0.4}, Dial{named("girth"), c.girth, 0.5, 2}})
-    if (!(d.value >= d.low && d.value <= d.high))
-      return Problem{say("{} of {} is out of range", Name(d.name), Number(d.value, Quantity::kShort)),
-                     {},
-                     say("give {} to {}", Number(d.low, Quantity::kShort), Number(d.high, Quantity::kShort))};
+  std::optional<Problem> wrong;
+  eachField<Character>([&](const auto& dial) {
+    const double value = shape.character.*dial.member;
+    if (wrong || dial.bounds.hold(value)) return;
+    wrong = Problem{say("{} of {} is out of range", Name(dial.words), Number(value, Quantity::kShort)),
+                    {},
+                    say("give {} to {}", Number(dial.bounds.least, Quantity::kShort),
+                        Number(dial.bounds.most, Quantity::kShort))};
+  });
+  if (wrong) return wrong;
   for (const auto& [bone, factor] : shape.lengths)
-    if (!(factor >= 0.05 && factor <= 20))
+    if (!boundsOf(&Shape::lengths).hold(factor))
       return Problem{
           say("{} times the length of {} is out of range", Number(factor, Quantity::kShort), AsIs(bone)),
           {},
           say("give a twentieth to twenty times the animal's")};
   for (const auto& [key, g] : shape.girths)
-    if (!(g.across >= 0.1 && g.across <= 10 && g.deep >= 0.1 && g.deep <= 10 && std::abs(g.lift) <= 5))
+    if (!boundsOf(&GirthChange::across).hold(g.across) || !boundsOf(&GirthChange::deep).hold(g.deep) ||
+        !boundsOf(&GirthChange::lift).hold(g.lift))
       return Problem{say("the girth at {} is out of range", AsIs(key)),
                      {},
                      say("give a tenth to ten times the animal's")};
+  constexpr Bounds far = boundsOf(&Shape::moved);
   for (const auto& [joint, by] : shape.moved)
-    if (!by.allFinite() || by.cwiseAbs().maxCoeff() > kFarthest)
+    if (!far.hold(by.x()) || !far.hold(by.y()) || !far.hold(by.z()))
       return Problem{say("{} is moved too far", AsIs(joint)), {}, say("put it back nearer to the animal")};
   if (shape.none()) return std::nullopt;
   const Pattern made = reshaped(pattern, shape, false); // standing changes no length

@@ -1,7 +1,7 @@
 #include "edit/pose_edit.h"
 
 #include "pose/posing.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 
 #include <algorithm>
 
@@ -60,8 +60,9 @@ Result<Project> poseKept(Project project, std::string name) {
   Stances& s = project.stances;
   const auto found =
       std::find_if(s.saved.begin(), s.saved.end(), [&](const PatternPose& p) { return p.name == name; });
-  if (found == s.saved.end() && s.saved.size() >= limits::kMostPoses)
-    return Problem{say("a figure keeps {} poses at most", limits::kMostPoses), {}, say("remove one first")};
+  constexpr size_t most = fieldOf(&Stances::saved).entries;
+  if (found == s.saved.end() && s.saved.size() >= most)
+    return Problem{say("a figure keeps {} poses at most", most), {}, say("remove one first")};
   s.now.name = std::move(name);
   if (found == s.saved.end())
     s.saved.push_back(s.now);

@@ -2,7 +2,7 @@
 
 #include "edit/erase_at.h"
 #include "measure/gauge.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "wire/route_edit.h"
 
 #include <cmath>
@@ -35,21 +35,20 @@ void dropSizes(Project& project, const Plan& plan, int limb) {
 }
 
 std::optional<Problem> wireProblem(const OwnWire& w) {
-  const auto within = [](double value, double least, double most) { return value >= least && value <= most; };
-  if (!within(w.diameter, limits::kThinnestWire, kThickestWire))
+  if (!boundsOf(&OwnWire::diameter).hold(w.diameter))
     return Problem{say("no wire is {} thick", Length(w.diameter, Quantity::kShort)), w.name,
                    say("measure it, or count turns on a stick")};
-  if (!within(w.cover, 0, limits::kMostCover))
-    return Problem{
-        say("a cover of {} is none", Length(w.cover, Quantity::kShort)), w.name,
-        say("give 0 to {}: measure it over and without", Length(limits::kMostCover, Quantity::kShort))};
-  if (!within(w.length, 0, limits::kLongestWire))
-    return Problem{
-        say("a straight length of {} is none", Length(w.length, Quantity::kShort)), w.name,
-        say("give above 0 and up to {}, or nothing for a coil", Length(limits::kLongestWire).metres())};
-  if (w.count < 0 || w.count > limits::kMostWires)
+  if (!boundsOf(&OwnWire::cover).hold(w.cover))
+    return Problem{say("a cover of {} is none", Length(w.cover, Quantity::kShort)), w.name,
+                   say("give 0 to {}: measure it over and without",
+                       Length(boundsOf(&OwnWire::cover).most, Quantity::kShort))};
+  if (!boundsOf(&OwnWire::length).hold(w.length))
+    return Problem{say("a straight length of {} is none", Length(w.length, Quantity::kShort)), w.name,
+                   say("give above 0 and up to {}, or nothing for a coil",
+                       Length(boundsOf(&OwnWire::length).most).metres())};
+  if (!boundsOf(&OwnWire::count).hold(w.count))
     return Problem{say("{} of them are not in a drawer", w.count), w.name,
-                   say("give 0 to {}", limits::kMostWires)};
+                   say("give 0 to {}", Number(boundsOf(&OwnWire::count).most, 0))};
   return std::nullopt;
 }
 
@@ -160,7 +159,7 @@ namespace {
 
 /// An allowance's value as what it is: a length, turns, a share.
 Quantity quantityOf(const AllowanceField& field, double value) {
-  if (std::string_view(field.unit) == "mm") return Length(value, Quantity::kShort);
+  if (field.unit.sign == unit::kMm.sign) return Length(value, Quantity::kShort);
   return Number(value, Quantity::kShort);
 }
 
@@ -168,14 +167,14 @@ Quantity quantityOf(const AllowanceField& field, double value) {
 
 Result<Project> allowanceSet(Project project, const std::string& piece, const AllowanceField& field,
                              double value) {
-  if (!(value >= field.low && value <= field.high))
-    return Problem{
-        say("{} is no such allowance", quantityOf(field, value)), Name(field.words),
-        say("give {} to {}", quantityOf(field, field.low).figure(), quantityOf(field, field.high))};
+  if (!field.bounds.hold(value))
+    return Problem{say("{} is no such allowance", quantityOf(field, value)), Name(field.words),
+                   say("give {} to {}", quantityOf(field, field.bounds.least).figure(),
+                       quantityOf(field, field.bounds.most))};
   if (piece.empty())
-    project.allow.*field.value = value;
+    project.allow.*field.member = value;
   else
-    project.pieceAllow.emplace(piece, project.allow).first->second.*field.value = value;
+    project.pieceAllow.emplace(piece, project.allow).first->second.*field.member = value;
   return project;
 }
 
@@ -188,8 +187,10 @@ Project allowancesUsual(Project project, const std::string& piece) {
 }
 
 Result<Project> handlingSet(Project project, double mm) {
-  if (!(mm >= limits::kLeastHandling && mm <= limits::kMostHandling))
-    return Problem{say("the longest wire to work with is {} to {}", Length(1, 0), Length(1e5).metres()),
+  constexpr Bounds kHandling = boundsOf(&Project::handling);
+  if (!kHandling.hold(mm))
+    return Problem{say("the longest wire to work with is {} to {}", Length(kHandling.least, 0),
+                       Length(kHandling.most).metres()),
                    {},
                    say("give what the bench has room for")};
   project.handling = mm;

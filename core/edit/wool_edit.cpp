@@ -1,13 +1,15 @@
 #include "edit/wool_edit.h"
 
 #include "edit/erase_at.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace columna::edit {
 namespace {
+
+constexpr Bounds kFur = boundsOf(&WoolWish::furShown);
 
 Firmness firmnessOf(const Plan& plan, int limb) {
   return plan.wool->limbs[static_cast<size_t>(limb)].firmness;
@@ -41,7 +43,7 @@ int carriedBy(const Plan& plan, int limb) {
 
 Result<Project> densityOf(Project project, const Plan& plan, int limb, std::optional<double> perCm3) {
   const WoolRules& rules = plan.woolRules;
-  if (perCm3 && !(*perCm3 > 0 && *perCm3 <= limits::kDensest))
+  if (perCm3 && !(*perCm3 > 0 && *perCm3 <= kDensest))
     return Problem{say("felt of that density there is not"),
                    Name(plan.figure->limbs[static_cast<size_t>(limb)].name),
                    say("give {} to {} as a rule: weigh a felted ball and measure it",
@@ -58,10 +60,11 @@ Project coatWayOf(Project project, const Plan& plan, int limb, CoatWay way) {
 }
 
 Result<Project> coatLaid(Project project, std::optional<double> mm) {
-  if (mm && !(*mm >= 0 && *mm <= limits::kMostCoat))
+  constexpr Bounds coat = boundsOf(&Project::coat);
+  if (mm && !coat.hold(*mm))
     return Problem{say("a coat of that thickness is no coat"),
                    {},
-                   say("give 0 to {}", Length(limits::kMostCoat, Quantity::kShort))};
+                   say("give 0 to {}", Length(coat.most, Quantity::kShort))};
   project.coat = mm;
   return project;
 }
@@ -78,11 +81,11 @@ Project coatFinished(Project project, const Plan& plan, CoatFinish finish) {
 
 Result<Project> rowsOf(Project project, std::optional<double> mm) {
   WoolWish& w = project.wool;
-  if (mm && !(*mm >= limits::kLeastFur && *mm <= limits::kMostFur))
+  if (mm && !kFur.hold(*mm))
     return Problem{say("fur of that length is not laid"),
                    {},
-                   say("give {} to {}", Length(limits::kLeastFur, Quantity::kShort).figure(),
-                       Length(limits::kMostFur, Quantity::kShort))};
+                   say("give {} to {}", Length(kFur.least, Quantity::kShort).figure(),
+                       Length(kFur.most, Quantity::kShort))};
   w.furShown = mm;
   if (mm && !inRows(w.finish)) w.finish = CoatFinish::Fur;
   if (!mm && inRows(w.finish)) w.finish = CoatFinish::Felted;
@@ -91,14 +94,14 @@ Result<Project> rowsOf(Project project, std::optional<double> mm) {
 
 Project coatLike(Project project, CoatFinish finish, double shown) {
   project.wool.finish = finish;
-  project.wool.furShown = std::clamp(std::round(shown), limits::kLeastFur, kLongestRow);
+  project.wool.furShown = std::clamp(std::round(shown), kFur.least, kLongestRow);
   return project;
 }
 
 Result<Project> marked(Project project, Marking marking) {
-  if (project.wool.markings.size() >= limits::kMostMarkings)
-    return Problem{
-        say("a figure has {} markings at most", limits::kMostMarkings), {}, say("remove one first")};
+  constexpr size_t most = fieldOf(&WoolWish::markings).entries;
+  if (project.wool.markings.size() >= most)
+    return Problem{say("a figure has {} markings at most", most), {}, say("remove one first")};
   project.wool.markings.push_back(std::move(marking));
   return project;
 }
@@ -117,7 +120,7 @@ std::optional<std::vector<Vec2>> drawnOutline(const std::vector<Vec2>& line, dou
   }
   if (line.size() < 3 || std::abs(area) * scale * scale <= least) return std::nullopt;
   // A long scribble keeps every second, third … corner.
-  const size_t step = 1 + line.size() / limits::kMostCorners;
+  const size_t step = 1 + line.size() / fieldOf(&Marking::outline).entries;
   std::vector<Vec2> out;
   for (size_t k = 0; k < line.size(); k += step) out.push_back(line[k]);
   return out;

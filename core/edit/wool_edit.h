@@ -16,6 +16,9 @@ namespace columna::edit {
 /// What a limb carries that weighs: of a neck or trunk the head, else the limb itself.
 [[nodiscard]] int carriedBy(const Plan& plan, int limb);
 
+/// A file may hold denser felt still, for the plan to say so.
+inline constexpr double kDensest = 5; ///< g/cm3 that is taken
+
 /// g/cm3 of felt of a limb, or the usual. Error: no density a felt can have; an unusual one is a finding.
 [[nodiscard]] Result<Project> densityOf(Project project, const Plan& plan, int limb,
                                         std::optional<double> perCm3);

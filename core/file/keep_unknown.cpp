@@ -1,13 +1,10 @@
 #include "file/keep_unknown.h"
 
-#include "wire/allowance.h"
+#include "project/project_fields.h"
 
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
-#include <string>
-#include <string_view>
-#include <vector>
 
 namespace columna {
 namespace {
@@ -15,65 +12,53 @@ namespace {
 using Json = nlohmann::json;
 using Keys = std::vector<std::string>;
 
-/// A group of fields: where it is ("[]" each entry of a list, "*" each of a map whose keys are the maker's),
-/// what an entry is known by, and the keys that are known.
+/// A step to a group of fields: a key, "[]" for each entry of a list, or "*" for each of a map whose keys are
+/// the maker's.
+struct Step {
+  std::string key;
+  bool again = true; ///< a group that is not written since all of it is usual is written for what is unknown
+  bool outlives = false; ///< unknown keys of a map's entry stay when the entry goes
+};
+
+/// A group of fields: the way to it, what an entry of the list on the way is known by, and its known keys.
 struct Group {
-  Keys path;
+  std::vector<Step> path;
   Keys same;
   Keys known;
 };
 
+template <Tabled T>
+void groupsOf(const std::vector<Step>& path, const Keys& same, std::vector<Group>& out) {
+  Group group{path, same, {}};
+  eachField<T>([&](const auto& f) { group.known.emplace_back(f.key); });
+  if (path.empty()) group.known.emplace_back("schema");
+  out.push_back(std::move(group));
+  eachField<T>([&]<class Owner, class Value>(const Field<Owner, Value>& f) {
+    using Inner = typename Kept<Value>::Type;
+    if constexpr (Tabled<Inner>) {
+      std::vector<Step> inner = path;
+      Keys by = same;
+      // What was taken back does not come again for the sake of what is unknown in it.
+      const bool optional = std::is_same_v<Value, std::optional<Inner>>;
+      inner.push_back({std::string(f.key), !optional, false});
+      if constexpr (std::is_same_v<Value, std::vector<Inner>>) {
+        inner.push_back({"[]"});
+        by.clear();
+        for (const std::string_view key : f.same)
+          if (!key.empty()) by.emplace_back(key);
+      }
+      if constexpr (std::is_same_v<Value, std::map<std::string, Inner>>)
+        inner.push_back({"*", true, f.outlives});
+      groupsOf<Inner>(inner, by, out);
+    }
+  });
+}
+
 const std::vector<Group>& groups() {
   static const std::vector<Group> all = [] {
-    Keys allowances;
-    for (const AllowanceField& f : allowanceFields()) allowances.emplace_back(f.key);
-    const Keys turn{"flex", "side", "twist"};
-    const Keys pose{"name", "whole_deg", "turns_deg"};
-    const Keys stock{"form", "g_per_m", "staple_mm", "tone"};
-    const Keys record{"limb", "left_g", "girth_mm", "along_mm", "moment", "date"};
-    const Keys move{"from", "to", "date", "swings_deg"};
-    return std::vector<Group>{
-        {{"shape"}, {}, {"character", "lengths", "moved", "girths"}},
-        {{"shape", "character"}, {}, {"head", "muzzle", "legs", "eyes", "eyes_lower", "girth"}},
-        {{"shape", "girths", "*"}, {}, {"across", "deep", "lift"}},
-        {{"made", "[]"}, {"limb"}, {"limb", "length_mm", "across_mm", "date"}},
-        {{"photos", "[]"},
-         {"entry"},
-         {"entry", "view", "width", "height", "straighten_rad", "mm_per_pixel", "landmarks"}},
-        {{"drawer", "[]"},
-         {"name", "material"},
-         {"name", "material", "diameter_mm", "cover_mm", "length_mm", "count", "yield_MPa"}},
-        {{"drawer", "[]", "yield_MPa"}, {"name", "material"}, {"value", "low", "high"}},
-        {{"allowances"}, {}, allowances},
-        {{"piece_allowances", "*"}, {}, allowances},
-        {{"limbs", "*", "digits"}, {}, {"count", "length_mm", "pegs"}},
-        {{"stances"},
-         {},
-         {"now", "saved", "support", "hands", "leg_error_mm", "times", "go_through", "glued", "made",
-          "stands"}},
-        {{"stances", "now"}, {}, pose},
-        {{"stances", "now", "whole_deg"}, {}, turn},
-        {{"stances", "now", "turns_deg", "*"}, {}, turn},
-        {{"stances", "stands"}, {}, pose},
-        {{"stances", "stands", "whole_deg"}, {}, turn},
-        {{"stances", "stands", "turns_deg", "*"}, {}, turn},
-        {{"stances", "saved", "[]"}, {"name"}, pose},
-        {{"stances", "saved", "[]", "whole_deg"}, {"name"}, turn},
-        {{"stances", "saved", "[]", "turns_deg", "*"}, {"name"}, turn},
-        {{"stances", "support"}, {}, {"feet", "at", "base_length_mm", "base_width_mm", "base_g"}},
-        {{"stances", "made", "[]"}, move, move},
-        {{"wool"},
-         {},
-         {"test_ball", "core", "coat", "grip", "fur_shown_mm", "coat_finish", "ready_cores", "markings",
-          "records"}},
-        {{"wool", "test_ball"}, {}, {"diameter_mm", "g", "firmness", "measured_mm"}},
-        {{"wool", "core"}, {}, stock},
-        {{"wool", "coat"}, {}, stock},
-        {{"wool", "ready_cores", "[]"},
-         {"limb", "kind"},
-         {"limb", "kind", "length_mm", "across_mm", "deep_mm", "g", "at"}},
-        {{"wool", "markings", "[]"}, {"name"}, {"name", "tone", "view", "both_sides", "limb", "outline"}},
-        {{"wool", "records", "[]"}, record, record}};
+    std::vector<Group> out;
+    groupsOf<Project>({}, {}, out);
+    return out;
   }();
   return all;
 }
@@ -88,41 +73,48 @@ bool alike(const Json& a, const Json& b, const Keys& by) {
   });
 }
 
+void keep(const Json& before, Json& now, const Group& group, size_t at);
+
+/// To each entry of a list from the one that is the same.
+void keepInList(const Json& before, Json& now, const Group& group, size_t at) {
+  if (!before.is_array() || !now.is_array()) return;
+  std::vector<bool> taken(before.size(), false);
+  for (Json& each : now)
+    for (size_t i = 0; i < before.size(); ++i) {
+      if (taken[i] || !alike(before[i], each, group.same)) continue;
+      taken[i] = true;
+      keep(before[i], each, group, at + 1);
+      break;
+    }
+}
+
+/// To a group by its key, whether it is written or not.
+void keepWithin(const Json& before, Json& now, const std::string& key, bool again, const Group& group,
+                size_t at) {
+  const bool there = now.contains(key);
+  if (!there && !again) return;
+  Json empty = Json::object();
+  Json& within = there ? now[key] : empty;
+  keep(before, within, group, at + 1);
+  if (!there && !empty.empty()) now[key] = std::move(empty);
+}
+
 void keep(const Json& before, Json& now, const Group& group, size_t at) {
+  if (at < group.path.size() && group.path[at].key == "[]") return keepInList(before, now, group, at);
+  if (!before.is_object() || !now.is_object()) return;
   if (at == group.path.size()) {
-    if (!before.is_object() || !now.is_object()) return;
     for (const auto& [key, value] : before.items())
       if (!now.contains(key) && std::find(group.known.begin(), group.known.end(), key) == group.known.end())
         now[key] = value;
     return;
   }
-  const std::string& step = group.path[at];
-  if (step == "[]") {
-    if (!before.is_array() || !now.is_array()) return;
-    std::vector<bool> taken(before.size(), false);
-    for (Json& each : now)
-      for (size_t i = 0; i < before.size(); ++i) {
-        if (taken[i] || !alike(before[i], each, group.same)) continue;
-        taken[i] = true;
-        keep(before[i], each, group, at + 1);
-        break;
-      }
+  const Step& step = group.path[at];
+  if (step.key == "*") {
+    for (const auto& [key, value] : before.items()) keepWithin(value, now, key, step.outlives, group, at);
     return;
   }
-  if (!before.is_object() || !now.is_object()) return;
-  if (step == "*") {
-    for (auto& [key, value] : now.items())
-      if (const auto found = before.find(key); found != before.end()) keep(*found, value, group, at + 1);
-    return;
-  }
-  const auto found = before.find(step);
-  if (found == before.end()) return;
-  // A group all of whose fields are usual is not written; one with unknown keys is.
-  Json empty = Json::object();
-  const bool there = now.contains(step);
-  Json& within = there ? now[step] : empty;
-  keep(*found, within, group, at + 1);
-  if (!there && !empty.empty()) now[step] = std::move(empty);
+  if (const auto found = before.find(step.key); found != before.end())
+    keepWithin(*found, now, step.key, step.again, group, at);
 }
 
 } // namespace

@@ -42,19 +42,4 @@ double spliceTurns(double lay, double friction, double ratio) {
   return std::log(ratio * pi / 4 / (s * s / 3)) / (2 * pi * friction * s);
 }
 
-const std::vector<AllowanceField>& allowanceFields() {
-  static const std::vector<AllowanceField> fields{
-      {"loop_inside_mm", named("foot loop, inside"), "mm", 3, 10, &Allowances::loopInside},
-      {"lap_mm", named("end along another wire"), "mm", 5, 20, &Allowances::lap},
-      {"grip_tail_mm", named("end to hold while twisting"), "mm", 5, 40, &Allowances::gripTail},
-      {"lash_turns", named("turns of a lashing"), "", 4, 8, &Allowances::lashTurns},
-      {"lash_tail_mm", named("each end of a lashing"), "mm", 0, 20, &Allowances::lashTail},
-      {"mutual_turns", named("turns where two wires meet"), "", 1, 5, &Allowances::mutualTurns},
-      {"turn_back_mm", named("end turned back, at least"), "mm", 3, 15, &Allowances::turnBack},
-      {"twist_lay_d", named("a twist's pitch, wire widths"), "", 4, 8, &Allowances::lay},
-      {"waste_percent", named("waste, share of the length"), "%", 0, 20, &Allowances::wasteShare},
-      {"waste_mm", named("waste, each piece"), "mm", 0, 50, &Allowances::wasteLength}};
-  return fields;
-}
-
 } // namespace columna

@@ -4,7 +4,9 @@
 // changed where a function has them as arguments.
 #pragma once
 
-#include <vector>
+#include "measure/field.h"
+
+#include <array>
 
 namespace columna {
 
@@ -50,15 +52,37 @@ struct Allowances {
   [[nodiscard]] bool operator==(const Allowances&) const = default;
 };
 
-/// One of the allowances: its key in files, its words, its unit, its range and its place.
-struct AllowanceField {
-  const char* key;
-  std::string_view words;
-  const char* unit;
-  double low, high;
-  double Allowances::*value;
-};
-[[nodiscard]] const std::vector<AllowanceField>& allowanceFields();
+/// One of the allowances, and all of them in the order they are shown.
+using AllowanceField = Field<Allowances, double>;
+inline constexpr std::array allowanceFields{
+    field("loop_inside_mm", &Allowances::loopInside)
+        .called(named("foot loop, inside"))
+        .within(3, 10)
+        .in(unit::kMm),
+    field("lap_mm", &Allowances::lap).called(named("end along another wire")).within(5, 20).in(unit::kMm),
+    field("grip_tail_mm", &Allowances::gripTail)
+        .called(named("end to hold while twisting"))
+        .within(5, 40)
+        .in(unit::kMm),
+    field("lash_turns", &Allowances::lashTurns).called(named("turns of a lashing")).within(4, 8),
+    field("lash_tail_mm", &Allowances::lashTail)
+        .called(named("each end of a lashing"))
+        .within(0, 20)
+        .in(unit::kMm),
+    field("mutual_turns", &Allowances::mutualTurns).called(named("turns where two wires meet")).within(1, 5),
+    field("turn_back_mm", &Allowances::turnBack)
+        .called(named("end turned back, at least"))
+        .within(3, 15)
+        .in(unit::kMm),
+    field("twist_lay_d", &Allowances::lay).called(named("a twist's pitch, wire widths")).within(4, 8),
+    field("waste_percent", &Allowances::wasteShare)
+        .called(named("waste, share of the length"))
+        .within(0, 20)
+        .in(unit::kPercent),
+    field("waste_mm", &Allowances::wasteLength)
+        .called(named("waste, each piece"))
+        .within(0, 50)
+        .in(unit::kMm)};
 
 /// Waste of a piece: 3 % of its length and 10 mm, or as the maker has it.
 [[nodiscard]] double wasteLength(double length, const Allowances& allow = {});

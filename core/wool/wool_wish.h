@@ -44,9 +44,6 @@ struct WoolStock {
   [[nodiscard]] Tone shown() const { return tone.value_or(Tone::Mid); }
 };
 
-inline constexpr double kReadyLeast = 5, kReadyMost = 400; ///< mm
-inline constexpr double kReadyHeaviest = 2000;             ///< g
-
 /// A core that is there already, an egg of its three diameters, set into a part.
 struct ReadyCore {
   std::string limb; ///< figure limb id

@@ -2,7 +2,7 @@
 #include "window.h"
 
 #include "file/project_json.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "report/plan_json.h"
 #include "session/changes.h"
 #include "wire/drawer_panel.h"
@@ -132,9 +132,9 @@ TEST_F(ExtremesTest, WhatIsTypedAndSavedOpensAgain) {
 }
 
 TEST_F(ExtremesTest, ListsHaveAnEnd) {
-  for (size_t k = 0; k < limits::kMostPoses + 3; ++k) {
+  for (size_t k = 0; k < fieldOf(&Stances::saved).entries + 3; ++k) {
     const bool refused = changes::savePose(session, QStringLiteral("pose %1").arg(k)).has_value();
-    EXPECT_EQ(refused, k >= limits::kMostPoses) << k;
+    EXPECT_EQ(refused, k >= fieldOf(&Stances::saved).entries) << k;
   }
   // One that is there may still be changed.
   EXPECT_FALSE(changes::savePose(session, QStringLiteral("pose 7")));
@@ -151,6 +151,6 @@ TEST_F(ExtremesTest, ListsHaveAnEnd) {
     layer.move(view, QPointF(400 * std::cos(k * 0.07) + k * 0.1, 400 * std::sin(k * 0.07)), {});
   (void)layer.release(view, {});
   ASSERT_EQ(session.project().wool.markings.size(), 1U);
-  EXPECT_LE(session.project().wool.markings[0].outline.size(), limits::kMostCorners);
-  EXPECT_GE(session.project().wool.markings[0].outline.size(), limits::kMostCorners / 2);
+  EXPECT_LE(session.project().wool.markings[0].outline.size(), fieldOf(&Marking::outline).entries);
+  EXPECT_GE(session.project().wool.markings[0].outline.size(), fieldOf(&Marking::outline).entries / 2);
 }

@@ -143,7 +143,7 @@ TEST_F(PanelsTest, AllowancesOfOnePieceAreItsOwnUntilTheUsualOnesComeBack) {
   auto* mine = panel->findChild<QCheckBox*>();
   ASSERT_TRUE(mine->isEnabled());
   mine->click();
-  const AllowanceField& field = allowanceFields()[2]; // an end to hold while twisting
+  const AllowanceField& field = allowanceFields[2]; // an end to hold while twisting
   QLineEdit* typed = nullptr;
   for (auto* each : panel->findChildren<QLineEdit*>())
     if (each->accessibleName() == QString::fromUtf8(field.words)) typed = each;

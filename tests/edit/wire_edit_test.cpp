@@ -3,7 +3,7 @@
 #include "edit/wire_edit.h"
 #include "edit/wool_edit.h"
 #include "judge/pose_report.h"
-#include "project/limits.h"
+#include "project/project_fields.h"
 #include "support.h"
 #include "told.h"
 
@@ -130,15 +130,15 @@ TEST(WireEdit, OnlyWhatIsAWireGoesIntoTheDrawer) {
 
 TEST(WireEdit, AllowancesOfAPieceBeginAsTheFiguresAndGoBack) {
   Project p = project("red_fox", 160);
-  const AllowanceField& loop = allowanceFields().front();
-  p = *edit::allowanceSet(p, {}, loop, loop.high);
-  p = *edit::allowanceSet(p, "spine", allowanceFields()[1], allowanceFields()[1].low);
-  EXPECT_DOUBLE_EQ(p.pieceAllow.at("spine").*loop.value, loop.high);
-  for (const AllowanceField& field : allowanceFields()) {
-    EXPECT_FALSE(edit::allowanceSet(p, {}, field, field.low - 0.001)) << field.key;
-    EXPECT_FALSE(edit::allowanceSet(p, {}, field, field.high + 0.001)) << field.key;
+  const AllowanceField& loop = allowanceFields.front();
+  p = *edit::allowanceSet(p, {}, loop, loop.bounds.most);
+  p = *edit::allowanceSet(p, "spine", allowanceFields[1], allowanceFields[1].bounds.least);
+  EXPECT_DOUBLE_EQ(p.pieceAllow.at("spine").*loop.member, loop.bounds.most);
+  for (const AllowanceField& field : allowanceFields) {
+    EXPECT_FALSE(edit::allowanceSet(p, {}, field, field.bounds.least - 0.001)) << field.key;
+    EXPECT_FALSE(edit::allowanceSet(p, {}, field, field.bounds.most + 0.001)) << field.key;
     EXPECT_FALSE(edit::allowanceSet(p, {}, field, std::nan(""))) << field.key;
-    EXPECT_TRUE(edit::allowanceSet(p, {}, field, field.low)) << field.key;
+    EXPECT_TRUE(edit::allowanceSet(p, {}, field, field.bounds.least)) << field.key;
   }
   p = edit::allowancesUsual(edit::allowancesUsual(p, "spine"), {});
   EXPECT_EQ(p, project("red_fox", 160));
@@ -189,7 +189,7 @@ TEST(WoolEdit, ANeckCarriesTheHeadAndALegItself) {
 TEST(WoolEdit, NumbersNoWoolHasAreRefused) {
   const Project p = project("red_fox", 160);
   const Plan plan = planned(p);
-  for (const double bad : {0.0, -0.1, limits::kDensest + 0.1, std::nan("")})
+  for (const double bad : {0.0, -0.1, edit::kDensest + 0.1, std::nan("")})
     EXPECT_FALSE(edit::densityOf(p, plan, 0, bad)) << bad;
   const auto own = edit::densityOf(p, plan, limb(plan, "trunk"), 0.12);
   ASSERT_TRUE(own);
@@ -223,13 +223,13 @@ TEST(WoolEdit, ADrawnAreaIsKeptUnlessItIsASlipOfTheHand) {
   for (int k = 0; k < 9000; ++k) round.emplace_back(5 * std::cos(k * 7e-4), 5 * std::sin(k * 7e-4));
   const auto kept = edit::drawnOutline(round, 10);
   ASSERT_TRUE(kept);
-  EXPECT_LE(kept->size(), limits::kMostCorners);
-  EXPECT_GE(kept->size(), limits::kMostCorners / 2);
+  EXPECT_LE(kept->size(), fieldOf(&Marking::outline).entries);
+  EXPECT_GE(kept->size(), fieldOf(&Marking::outline).entries / 2);
   Project p = project("red_fox", 160);
-  for (size_t k = 0; k < limits::kMostMarkings; ++k)
+  for (size_t k = 0; k < fieldOf(&WoolWish::markings).entries; ++k)
     p = *edit::marked(p, {"m", Tone::Dark, View::Side, square, true, {}});
   EXPECT_FALSE(edit::marked(p, {"m", Tone::Dark, View::Side, square, true, {}}));
-  EXPECT_EQ(edit::markingRemoved(p, 0).wool.markings.size(), limits::kMostMarkings - 1);
+  EXPECT_EQ(edit::markingRemoved(p, 0).wool.markings.size(), fieldOf(&WoolWish::markings).entries - 1);
 }
 
 TEST(WoolEdit, APartHasOneReadyCoreAtMost) {
@@ -327,11 +327,11 @@ TEST(WireEdit, WhatIsRefusedIsToldInTheMakersUnits) {
   }
   no(edit::wireOf(p, plan, limb(plan, "left-foreleg"), 900));
   no(edit::handlingSet(p, 1e9));
-  for (const AllowanceField& field : allowanceFields()) no(edit::allowanceSet(p, "", field, 1e7));
+  for (const AllowanceField& field : allowanceFields) no(edit::allowanceSet(p, "", field, 1e7));
   no(edit::densityOf(p, plan, limb(plan, "trunk"), 9000.0));
   no(edit::coatLaid(p, 9000.0));
   no(edit::rowsOf(p, 9000.0));
-  EXPECT_EQ(refused.size(), 8 + allowanceFields().size());
+  EXPECT_EQ(refused.size(), 8 + allowanceFields.size());
   for (const Problem& each : refused) {
     EXPECT_FALSE(each.remedy.empty());
     EXPECT_FALSE(isMetric(each.sentence(inches))) << each.sentence(inches);

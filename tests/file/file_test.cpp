@@ -1,5 +1,6 @@
 #include "file/columna_file.h"
 
+#include "file/migrations.h"
 #include "file/project_json.h"
 #include "file/salvage.h"
 #include "project/history.h"
@@ -225,7 +226,7 @@ TEST(ColumnaFile, ANewerFileIsReadOnlyWithAPlainMessage) {
   };
   const Scratch scratch;
   auto json = toJson(sample().project);
-  json["schema"] = "columna-project/2";
+  json["schema"] = "columna-project/" + std::to_string(kProjectVersion + 1);
   json["glaze"] = "blue";
   const auto opened = openProject(scratch.write("new.columna", entry("mimetype", std::string(kMimeType)) +
                                                                    entry("project.json", json.dump())));

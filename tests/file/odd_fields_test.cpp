@@ -2,6 +2,7 @@
 // no number is none.
 #include "file/columna_file.h"
 #include "file/project_json.h"
+#include "file/rich.h"
 #include "judge/planning.h"
 #include "report/plan_json.h"
 #include "support.h"
@@ -141,44 +142,6 @@ TEST(OddFields, AFieldLeftOutIsItsUsualValueOrNamed) {
       }
     });
 }
-
-namespace {
-
-/// A project that has something of everything.
-Json rich() {
-  Project p = project("red_fox", 171, Construction::FoldedPair);
-  p.shape.character.head = 1.2;
-  p.shape.lengths["thigh"] = 1.1;
-  p.shape.girths["thigh:0"] = {1.1, 1, 0};
-  p.made = {{"trunk", 118, 47, "2026-11-21"}, {"head", 63, {}, "2026-11-22"}};
-  Photo photo;
-  photo.entry = "photos/side.jpg";
-  photo.width = photo.height = 600;
-  photo.mmPerPixel = 0.3;
-  photo.landmarks["nose"] = {3, 4};
-  p.photos = {photo};
-  p.limbs["left-foreleg"].digits = PieceRules::Digits{4, 7, true};
-  p.wool.ball = TestBall{31, 2.9, Firmness::Firm, {30, 32}};
-  p.wool.core = {WoolForm::Batt, 0.0035, {}, Tone::Dark};
-  p.wool.coat = {WoolForm::Top, {}, 85, Tone::Pale};
-  p.wool.markings = {{"bib", Tone::Pale, View::Front, {{0, 0}, {0.1, 0}, {0.1, 0.25}}, false, "neck"},
-                     {"star", Tone::Pale, View::Front, {{0, 1}, {0.1, 1}, {0.1, 1.25}}, false, "head"}};
-  p.wool.records = {{"tail", WrapRecord::What::Girth, 35, 61, "felted", "2026-11-25"},
-                    {"tail", WrapRecord::What::Left, 0, 1.5, "", "2026-11-25"}};
-  p.wool.ready = {{"trunk", ReadyKind::Foam, 40, 30, 30, 2, 0.5}};
-  p.drawer = {{"my copper", "copper-soft", 0.81, 0.1, 450, 6, Estimate{71, 60, 85}},
-              {"coil", "aluminium-annealed", 1.6, 0, 0, 1, {}}};
-  p.allow.lap = 12;
-  p.pieceAllow["tail"].loopInside = 4;
-  p.stances.now = {"watch", {{"neck1", {0.3, 0, 0}}}, {0.1, 0, 0}};
-  p.stances.saved = {p.stances.now, {"bow", {{"neck1", {-0.3, 0, 0}}}, {}}};
-  p.stances.support = {Feet::Base, "", 120, 60, 250};
-  p.stances.made = {{"", "watch", "2026-11-25", std::map<std::string, double>{{"neck1", 0.5}}}};
-  p.stances.stands = p.stances.now;
-  return toJson(p);
-}
-
-} // namespace
 
 TEST(OddFields, FieldsOfALaterVersionSurviveAtEveryLevel) {
   // Maps whose keys are the maker's own: what is put there is no unknown key.

@@ -126,8 +126,8 @@ private:
     return w;
   }
   void allowances(Allowances& a) {
-    for (const AllowanceField& f : allowanceFields())
-      if (yes()) a.*f.value = between(f.low, f.high);
+    for (const AllowanceField& f : allowanceFields)
+      if (yes()) a.*f.member = between(f.bounds.least, f.bounds.most);
   }
   WoolStock stock() {
     WoolStock s;

@@ -343,7 +343,7 @@ TEST(Stances, ComeBackFromTheFile) {
     return read.ok() ? std::string() : read.problem().sentence();
   };
   EXPECT_NE(bad("hands", "paws").find("stances.hands"), std::string::npos);
-  EXPECT_NE(bad("times", "often").find("stances.times is not a number"), std::string::npos);
+  EXPECT_NE(bad("times", "often").find("stances.times is not a whole number"), std::string::npos);
   EXPECT_NE(
       bad("saved", nlohmann::json::array({{{"turns_deg", {{"neck1", {{"flex", 4000}}}}}}})).find("4000"),
       std::string::npos);

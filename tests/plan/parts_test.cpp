@@ -152,7 +152,7 @@ TEST_P(AnyEdits, TakingOverNeverMakesAnotherPlan) {
       next.wool.markings = {{"bib", Tone::Dark, View::Side, {{0, 0}, {1, 0}, {1, 1}, {0, 1}}, true, {}}};
       break;
     case 7:
-      next = *edit::allowanceSet(p, {}, allowanceFields()[static_cast<size_t>(pick(5))], 5);
+      next = *edit::allowanceSet(p, {}, allowanceFields[static_cast<size_t>(pick(5))], 5);
       break;
     case 8:
       next.mostWires = 1 + pick(4);
