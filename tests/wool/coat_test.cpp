@@ -191,9 +191,8 @@ TEST(ReadyCore, AnEggDeepInATrunkFitsWholeAndSavesItsVolume) {
 TEST(ReadyCore, IsCutToTheShapeAndSaidSo) {
   Project p = project("river_otter", 108);
   const auto of = [](const Plan& plan) {
-    return std::count_if(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
-      return f.where == "trunk" && f.id() == "cut-the-to-fit";
-    });
+    return std::count_if(plan.findings.begin(), plan.findings.end(),
+                         [](const Finding& f) { return f.where == "trunk" && f.id() == "cut-the-to-fit"; });
   };
   p.wool.ready = {{"trunk", ReadyKind::Ball, 300, 120, 120, 200, 0.5}};
   const Plan large = plannedExactly(p);
