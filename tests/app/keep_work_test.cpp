@@ -14,6 +14,7 @@
 #include <QPushButton>
 
 #include <csignal>
+#include <cstdio>
 #include <zlib.h>
 
 using namespace columna;
@@ -111,6 +112,63 @@ TEST_F(KeepWorkTest, ChangesThatNeverPauseAreKeptAllTheSame) {
   EXPECT_TRUE(work->file.project.name.starts_with("turn ")) << work->file.project.name;
   EXPECT_TRUE(work->of.empty());
   EXPECT_TRUE(Keeping::left().empty()) << "this window still holds it";
+}
+
+/// Not a test: what the next one starts and kills. It works on without ever pausing or saving, and tells how
+/// far it is.
+TEST_F(KeepWorkTest, DISABLED_WorksUntilItIsKilled) {
+  for (int turn = 1;; ++turn) {
+    changes::setName(session, QStringLiteral("turn %1").arg(turn));
+    std::printf("turn %d\n", turn);
+    std::fflush(stdout);
+    QTest::qWait(100);
+  }
+}
+
+TEST_F(KeepWorkTest, AProgramThatDiesLosesSecondsAtMost) {
+  // Again and again at other moments: each time what was done up to some seconds before is there.
+  for (const int more : {0, 700, 1900}) {
+    QProcess program;
+    QProcessEnvironment shared = QProcessEnvironment::systemEnvironment();
+    shared.insert(QStringLiteral("COLUMNA_TEST_HOME"), QString::fromUtf8(qgetenv("XDG_DATA_HOME")));
+    program.setProcessEnvironment(shared);
+    program.start(QCoreApplication::applicationFilePath(),
+                  {QStringLiteral("--gtest_also_run_disabled_tests"),
+                   QStringLiteral("--gtest_filter=KeepWorkTest.DISABLED_WorksUntilItIsKilled")});
+    ASSERT_TRUE(program.waitForStarted());
+    QByteArray told;
+    const auto turn = [&told] {
+      const qsizetype at = told.lastIndexOf("turn ", told.lastIndexOf('\n'));
+      return at < 0 ? 0 : told.mid(at + 5, told.indexOf('\n', at) - at - 5).toInt();
+    };
+    const auto copied = [] {
+      std::error_code error;
+      for (fs::directory_iterator it(Keeping::folder().toStdString(), error), end; !error && it != end;
+           it.increment(error))
+        if (it->path().extension() != ".lock") return true;
+      return false;
+    };
+    ASSERT_TRUE(QTest::qWaitFor(
+        [&] {
+          told += program.readAllStandardOutput();
+          return turn() > 0 && copied();
+        },
+        kPatience));
+    QTest::qWait(more);
+    ::kill(static_cast<pid_t>(program.processId()), SIGKILL);
+    ASSERT_TRUE(program.waitForFinished(20000));
+    told += program.readAllStandardOutput();
+    const std::vector<LeftBehind> left = Keeping::left();
+    ASSERT_EQ(left.size(), 1U);
+    const auto work = openLeft(left[0].copy);
+    ASSERT_TRUE(work) << work.problem().sentence();
+    const int kept = QString::fromStdString(work->file.project.name).mid(5).toInt();
+    EXPECT_GT(kept, 0) << work->file.project.name;
+    EXPECT_LE(kept, turn());
+    // A change each 100 ms at most, a copy each 2 s and what writing it takes.
+    EXPECT_GE(kept, turn() - 30);
+    clean();
+  }
 }
 
 TEST_F(KeepWorkTest, TheCopyGoesWhenItIsSavedAndWhenTheWindowIsClosedInOrder) {
