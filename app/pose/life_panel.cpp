@@ -1,5 +1,6 @@
 #include "pose/life_panel.h"
 
+#include "edit/pose_edit.h"
 #include "pose/card_parts.h"
 
 #include "kit/parts.h"
@@ -127,19 +128,18 @@ LifePanel::LifePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     for (int i = 0; i < poses_->count(); ++i)
       if (poses_->item(i)->checkState() == Qt::Checked)
         names.insert(poses_->item(i)->data(Qt::UserRole).toString().toStdString());
-    changes::editStances(session_, tr("poses gone through"), [&](Stances& s) { s.goThrough = names; });
+    (void)session_.apply(tr("poses gone through"), edit::goingThrough(session_.project(), std::move(names)));
   });
   connect(times_, &QSpinBox::editingFinished, this, [this] {
     const int now =
         session_.project().stances.times.value_or(static_cast<int>(session_.catalog().pose.reposesWanted));
     if (times_->value() != now)
-      changes::editStances(session_, tr("times gone through"),
-                           [&](Stances& s) { s.times = times_->value(); });
+      (void)session_.apply(tr("times gone through"), edit::goneThrough(session_.project(), times_->value()));
   });
   connect(record_, &QPushButton::clicked, this, [this] {
-    changes::editStances(session_, tr("re-posed"), [&](Stances& s) {
-      rePosed(s, session_.plan(), QDate::currentDate().toString(Qt::ISODate).toStdString());
-    });
+    (void)session_.apply(tr("re-posed"),
+                         edit::bentInto(session_.project(), session_.plan(),
+                                        QDate::currentDate().toString(Qt::ISODate).toStdString()));
   });
 }
 

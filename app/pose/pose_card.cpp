@@ -1,5 +1,6 @@
 #include "pose/pose_card.h"
 
+#include "edit/pose_edit.h"
 #include "judge/pose_words.h"
 #include "kit/flow_layout.h"
 #include "kit/say.h"
@@ -152,13 +153,8 @@ void PoseCard::buildLimb() {
   connect(glued_, &QCheckBox::clicked, this, [this](bool on) {
     const JointReport* j = joint();
     if (!j) return;
-    const std::string id = session_.plan().skeleton->points[static_cast<size_t>(j->hold.point)].id;
-    changes::editStances(session_, on ? tr("glue strands") : tr("unglue strands"), [&](Stances& s) {
-      if (on)
-        s.glued.insert(id);
-      else
-        s.glued.erase(id);
-    });
+    (void)session_.apply(on ? tr("glue strands") : tr("unglue strands"),
+                         edit::gluedAt(session_.project(), session_.plan(), j->hold.point, on));
   });
   connect(copy_, &QPushButton::clicked, this, [this] {
     const int l = session_.selected();

@@ -1,6 +1,7 @@
 // The card of the whole figure in Pose: standing, leaning, how it is held up.
 #include "pose/pose_card.h"
 
+#include "edit/pose_edit.h"
 #include "judge/pose_words.h"
 #include "kit/beside.h"
 #include "kit/flow_layout.h"
@@ -8,7 +9,6 @@
 #include "kit/unfold.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
-#include "project/project_fields.h"
 #include "session/changes.h"
 #include "session/stance_view.h"
 #include "stage/remedy_list.h"
@@ -26,12 +26,7 @@
 #include <numbers>
 
 namespace columna {
-namespace {
-
-constexpr Bounds kBaseMass = boundsOf(&Support::baseMass);
-constexpr Bounds kLegError = boundsOf(&Stances::legError);
-
-} // namespace
+namespace {} // namespace
 void PoseCard::buildWhole() {
   auto* layout = column(whole_);
   auto* grid = new QGridLayout;
@@ -147,7 +142,7 @@ void PoseCard::buildWhole() {
   connect(legError_, &QLineEdit::editingFinished, this, &PoseCard::supported);
   connect(hands_, &QComboBox::activated, this, [this](int i) {
     const auto who = columna::hands(hands_->itemData(i).toString().toStdString());
-    if (who) changes::editStances(session_, tr("who bends it"), [&](Stances& s) { s.hands = *who; });
+    if (who) (void)session_.apply(tr("who bends it"), edit::bentBy(session_.project(), *who));
   });
   auto* keys = new FlowLayout;
   mirror_ = new QPushButton(tr("Left for right"), whole_);
@@ -174,38 +169,26 @@ void PoseCard::supported() {
   Support s = session_.project().stances.support;
   if (const auto how = columna::feet(feet_->currentData().toString().toStdString())) s.feet = *how;
   s.at = at_->currentData().toString().toStdString();
-  const auto length = [&](QLineEdit* field, double before, Bounds bounds, const QString& refusal) {
-    if (!field->isModified()) return before;
+  // What is not a length or a weight is refused here, what is out of range by the change itself.
+  const auto read = [&](QLineEdit* field, double& to, const auto& parse) {
+    if (!field->isModified()) return;
     field->setModified(false);
-    const auto mm = parseLength(field->text().toStdString(), session_.units());
-    if (!mm || !bounds.hold(*mm)) {
-      session_.refuse(mm ? refusal : sentence(mm.problem(), session_.units()));
-      return before;
-    }
-    return *mm;
-  };
-  const QString base = tr("A base has to be from nothing up to 5 m.");
-  s.baseLength = length(baseLength_, s.baseLength, boundsOf(&Support::baseLength), base);
-  s.baseWidth = length(baseWidth_, s.baseWidth, boundsOf(&Support::baseWidth), base);
-  if (baseMass_->isModified()) {
-    baseMass_->setModified(false);
-    const auto g = parseMass(baseMass_->text().toStdString(), session_.units());
-    if (!g || !kBaseMass.hold(*g))
-      session_.refuse(g ? tr("A base has to weigh from nothing up to %1.")
-                              .arg(str(Mass(kBaseMass.most), session_.units()))
-                        : sentence(g.problem(), session_.units()));
+    const Result<double> given = parse(field->text().toStdString(), session_.units());
+    if (given)
+      to = *given;
     else
-      s.baseMass = *g;
-  }
+      session_.refuse(sentence(given.problem(), session_.units()));
+  };
+  read(baseLength_, s.baseLength, parseLength);
+  read(baseWidth_, s.baseWidth, parseLength);
+  read(baseMass_, s.baseMass, parseMass);
   std::optional<double> error = session_.project().stances.legError;
-  if (legError_->isModified())
-    error = length(
-        legError_, error.value_or(session_.catalog().pose.legError), kLegError,
-        tr("Legs come out wrong by nothing up to %1.").arg(str(Length(kLegError.most, 0), session_.units())));
-  changes::editStances(session_, tr("how it stands"), [&](Stances& all) {
-    all.support = s;
-    all.legError = error;
-  });
+  if (legError_->isModified()) {
+    double mm = error.value_or(session_.catalog().pose.legError);
+    read(legError_, mm, parseLength);
+    error = mm;
+  }
+  (void)session_.apply(tr("how it stands"), edit::supportedBy(session_.project(), s, error));
   showWhole();
 }
 

@@ -43,29 +43,30 @@ Refusal resizeBy(Session& session, double factor) {
 }
 
 void setConstruction(Session& session, Construction construction) {
-  (void)session.edit(tr("construction"), [&](Project& p) { p.construction = construction; });
+  (void)session.apply(tr("construction"), edit::constructedAs(session.project(), construction));
 }
 
 void setUse(Session& session, Use use) {
-  (void)session.edit(tr("use"), [&](Project& p) { p.use = use; });
+  (void)session.apply(tr("use"), edit::usedFor(session.project(), use));
 }
 
 void setMaterial(Session& session, const QString& id) {
-  (void)session.edit(tr("wire material"), [&](Project& p) { p.material = id.toStdString(); });
+  (void)session.apply(tr("wire material"),
+                      edit::ofMetal(session.project(), session.catalog(), id.toStdString()));
 }
 
 void setName(Session& session, const QString& name) {
   if (!name.trimmed().isEmpty())
-    (void)session.edit(tr("name"), [&](Project& p) { p.name = name.trimmed().toStdString(); });
+    (void)session.apply(tr("name"), edit::called(session.project(), name.trimmed().toStdString()));
 }
 
 void setUnits(Session& session, UnitSystem units) {
-  (void)session.edit(units == UnitSystem::Metric ? tr("millimetres") : tr("inches"),
-                     [&](Project& p) { p.units = units; });
+  (void)session.apply(units == UnitSystem::Metric ? tr("millimetres") : tr("inches"),
+                      edit::shownIn(session.project(), units));
 }
 
 void setFinish(Session& session, Finish finish) {
-  (void)session.edit(tr("finish"), [&](Project& p) { p.finish = finish; });
+  (void)session.apply(tr("finish"), edit::finishedAs(session.project(), finish));
 }
 
 bool tied(const Session& session, int limb) { return edit::tied(session.project(), limbOf(session, limb)); }
@@ -128,8 +129,7 @@ Refusal setMade(Session& session, const MadePart& part) {
 }
 
 Refusal setPhotos(Session& session, const QString& name, std::vector<Photo> photos, const QString& run) {
-  return session.edit(
-      name, [&](Project& p) { p.photos = std::move(photos); }, run);
+  return session.apply(name, edit::withPhotos(session.project(), std::move(photos)), run);
 }
 
 Refusal stepWire(Session& session, int limb, int step) {
@@ -172,12 +172,6 @@ Refusal moveEnd(Session& session, int piece, bool atEnd, int point) {
                        edit::endMoved(session.project(), session.plan(), piece, atEnd, point));
 }
 
-void editStances(Session& session, const QString& name, const std::function<void(Stances&)>& act,
-                 const QString& run) {
-  (void)session.edit(
-      name, [&](Project& p) { act(p.stances); }, run);
-}
-
 void setStance(Session& session, const QString& name, PatternPose pose, const QString& run) {
   (void)session.apply(name, edit::stanceTaken(session.project(), session.plan(), std::move(pose)), run);
 }
@@ -211,12 +205,6 @@ void removePose(Session& session, const QString& name) {
 
 std::vector<std::pair<PatternPose, bool>> poses(const Session& session) {
   return edit::posesOf(session.project(), session.plan());
-}
-
-Refusal editWool(Session& session, const QString& name, const std::function<void(WoolWish&)>& act,
-                 const QString& run) {
-  return session.edit(
-      name, [&](Project& p) { act(p.wool); }, run);
 }
 
 void setFirmness(Session& session, int limb, Firmness firmness) {

@@ -51,8 +51,6 @@ void setHeld(Session& session, int limb, std::optional<RootHold> held);
 Refusal moveEnd(Session& session, int piece, bool atEnd, int point);
 
 // Pose.
-void editStances(Session& session, const QString& name, const std::function<void(Stances&)>& act,
-                 const QString& run = {});
 /// The stance on the mat changed, name and all; limits hold.
 void setStance(Session& session, const QString& name, PatternPose pose, const QString& run = {});
 /// Drags a joint towards a place of the posed figure, mm; says when it is as far as it goes.
@@ -67,8 +65,6 @@ void removePose(Session& session, const QString& name);
 [[nodiscard]] std::vector<std::pair<PatternPose, bool>> poses(const Session& session);
 
 // Wrap.
-Refusal editWool(Session& session, const QString& name, const std::function<void(WoolWish&)>& act,
-                 const QString& run = {});
 void setFirmness(Session& session, int limb, Firmness firmness);
 void stepFirmness(Session& session, int limb, int step);
 /// g/cm3 of felt of a limb (and its twin when tied); nothing for the usual.

@@ -162,13 +162,6 @@ void Session::take(const Project& before) {
   if (!inRun_) emit planSettled();
 }
 
-std::optional<QString> Session::edit(const QString& name, const std::function<void(Project&)>& act,
-                                     const QString& run) {
-  Project p = project();
-  act(p);
-  return apply(name, std::move(p), run);
-}
-
 QString Session::refuse(const QString& sentence) {
   emit refused(sentence);
   return sentence;

@@ -78,9 +78,6 @@ public:
   /// `run` that follow each other are one step: while it lasts the hand is on, and only what it moves is made
   /// anew with every one. What the plan does not follow from leaves the plan as it is, the very same.
   std::optional<QString> apply(const QString& name, Result<Project> changed, const QString& run = {});
-  /// The same of a change in place.
-  std::optional<QString> edit(const QString& name, const std::function<void(Project&)>& act,
-                              const QString& run = {});
   void undo();
   void redo();
   void endRun();

@@ -95,9 +95,8 @@ void RemedyList::show_() {
     auto* result = textLabel(list_, 13, QFont::Normal);
     result->setText(str(r.result, session_.units()));
     setFaint(result);
-    connect(take, &QPushButton::clicked, this, [this, r] {
-      session_.edit(str(r.words, session_.units()), [&r](Project& p) { p = r.project; });
-    });
+    connect(take, &QPushButton::clicked, this,
+            [this, r] { (void)session_.apply(str(r.words, session_.units()), r.project); });
     layout->addWidget(take, 0, Qt::AlignLeft);
     layout->addWidget(result);
   }

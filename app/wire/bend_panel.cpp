@@ -1,5 +1,6 @@
 #include "wire/bend_panel.h"
 
+#include "edit/wire_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "session/changes.h"
@@ -156,22 +157,10 @@ void BendPanel::nextRoute() {
   const Plan& plan = session_.plan();
   const int at = chooser_->currentIndex();
   if (at < 0 || plan.pieces[static_cast<size_t>(at)].group < 0) return;
-  const std::string group = plan.groups[static_cast<size_t>(plan.pieces[static_cast<size_t>(at)].group)].name;
-  for (const RouteChoice& choice : plan.routes) {
-    if (choice.group != group || choice.ways.size() < 2) continue;
-    const auto own = session_.project().routes.find(group);
-    size_t now = 0;
-    for (size_t i = 0; i < choice.ways.size() && own != session_.project().routes.end(); ++i)
-      if (choice.ways[i] == own->second) now = i;
-    const size_t next = (now + 1) % choice.ways.size();
-    session_.edit(tr("route of %1").arg(str(Name(group))), [&](Project& p) {
-      if (next == 0)
-        p.routes.erase(group);
-      else
-        p.routes[group] = choice.ways[next];
-    });
-    return;
-  }
+  const std::string& group =
+      plan.groups[static_cast<size_t>(plan.pieces[static_cast<size_t>(at)].group)].name;
+  (void)session_.apply(tr("route of %1").arg(str(Name(group))),
+                       edit::routeNext(session_.project(), plan, at));
 }
 
 } // namespace columna

@@ -150,11 +150,11 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   });
   connect(most_, &QSpinBox::valueChanged, this, [this](int value) {
     if (value != session_.project().mostWires)
-      session_.edit(tr("wires to buy"), [value](Project& p) { p.mostWires = value; });
+      (void)session_.apply(tr("wires to buy"), edit::boughtAtMost(session_.project(), value));
   });
   connect(only_, &QCheckBox::toggled, this, [this](bool on) {
     if (on != session_.project().drawerOnly)
-      session_.edit(tr("buying"), [on](Project& p) { p.drawerOnly = on; });
+      (void)session_.apply(tr("buying"), edit::fromDrawer(session_.project(), on));
   });
   connect(turnsLength_, &QLineEdit::returnPressed, this, &DrawerPanel::count);
   connect(overhang_, &QLineEdit::returnPressed, this, &DrawerPanel::hang);

@@ -1,5 +1,6 @@
 #include "wrap/ball_page.h"
 
+#include "edit/wool_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
@@ -77,7 +78,7 @@ BallPage::BallPage(Session& session, QWidget* parent) : QDialog(parent), session
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   connect(buttons, &QDialogButtonBox::accepted, this, [this] {
     if (!ball_) return;
-    changes::editWool(session_, tr("test ball"), [this](WoolWish& w) { w.ball = ball_; });
+    if (session_.apply(tr("test ball"), edit::ballFelted(session_.project(), ball_))) return;
     accept();
   });
   connect(grams_, &QLineEdit::textChanged, this, &BallPage::reckon);

@@ -110,16 +110,16 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
   connect(both_, &QCheckBox::clicked, this, [this](bool on) {
     const int row = list_->currentRow();
     if (row >= 0)
-      changes::editWool(session_, tr("marking's sides"),
-                        [&](WoolWish& w) { w.markings[static_cast<size_t>(row)].both = on; });
+      (void)session_.apply(tr("marking's sides"),
+                           edit::markingOnBoth(session_.project(), static_cast<size_t>(row), on));
   });
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     const int row = list_->currentRow();
     if (!name_->isModified() || row < 0) return;
     name_->setModified(false);
-    changes::editWool(session_, tr("marking's name"), [&](WoolWish& w) {
-      w.markings[static_cast<size_t>(row)].name = name_->text().trimmed().toStdString();
-    });
+    (void)session_.apply(tr("marking's name"),
+                         edit::markingCalled(session_.project(), static_cast<size_t>(row),
+                                             name_->text().trimmed().toStdString()));
   });
   connect(fur_, &QLineEdit::editingFinished, this, [this] {
     if (!fur_->isModified()) return;
@@ -157,9 +157,9 @@ std::optional<CoatOffer> CoatPanel::pelt() const {
 void CoatPanel::setTone(int tone) {
   const int row = list_->currentRow();
   if (row >= 0)
-    changes::editWool(session_, tr("marking's colour"), [&](WoolWish& w) {
-      w.markings[static_cast<size_t>(row)].tone = static_cast<Tone>(tone);
-    });
+    (void)session_.apply(
+        tr("marking's colour"),
+        edit::markingOfTone(session_.project(), static_cast<size_t>(row), static_cast<Tone>(tone)));
 }
 
 void CoatPanel::refresh() {

@@ -1,9 +1,9 @@
 #include "wrap/wool_panel.h"
 
+#include "edit/wool_edit.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
-#include "project/project_fields.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 #include "wool/felt.h"
@@ -15,12 +15,7 @@
 #include <QPushButton>
 
 namespace columna {
-namespace {
-
-constexpr Bounds kStaple = boundsOf(&WoolStock::staple);
-constexpr Bounds kMetre = boundsOf(&WoolStock::linear);
-
-} // namespace
+namespace {} // namespace
 WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
@@ -63,19 +58,20 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid->setColumnStretch(narrow ? 4 : 7, 1);
   grid->setRowStretch(7, 1);
   connect(ball_, &QPushButton::clicked, this, &WoolPanel::openBall);
-  connect(drop_, &QPushButton::clicked, this,
-          [this] { changes::editWool(session_, tr("no test ball"), [](WoolWish& w) { w.ball.reset(); }); });
+  connect(drop_, &QPushButton::clicked, this, [this] {
+    (void)session_.apply(tr("no test ball"), edit::ballFelted(session_.project(), std::nullopt));
+  });
   connect(grip_, &QComboBox::activated, this, [this](int i) {
-    changes::editWool(session_, tr("grip"), [i](WoolWish& w) { w.grip = static_cast<WireGrip>(i); });
+    (void)session_.apply(tr("grip"), edit::grippedBy(session_.project(), static_cast<WireGrip>(i)));
   });
   connect(staple_, &QLineEdit::editingFinished, this, [this] {
     if (!staple_->isModified()) return;
     staple_->setModified(false);
     const auto mm = parseLength(staple_->text().toStdString(), session_.units());
-    trouble_->setText(mm ? QString() : sentence(mm.problem(), session_.units()));
-    if (mm)
-      changes::editWool(session_, tr("staple"),
-                        [&](WoolWish& w) { w.coat.staple = std::clamp(*mm, kStaple.least, kStaple.most); });
+    const auto made = mm ? edit::stapleOf(session_.project(), edit::WoolOf::Coat, *mm) : mm.problem();
+    trouble_->setText(made ? QString() : sentence(made.problem(), session_.units()));
+    if (made) (void)session_.apply(tr("staple"), made);
+    if (mm) refresh();
   });
   connect(&session_, &Session::planSettled, this, &WoolPanel::refresh);
   refresh();
@@ -101,36 +97,24 @@ WoolPanel::Stock WoolPanel::stockRow(QGridLayout* grid, int row, const QString& 
   s.tone->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
   s.tone->setMinimumContentsLength(textScale() > 1.3 ? 3 : 6);
   grid->addWidget(s.tone, row, 3);
-  const auto of = [coat](WoolWish& w) -> WoolStock& { return coat ? w.coat : w.core; };
+  const edit::WoolOf of = coat ? edit::WoolOf::Coat : edit::WoolOf::Core;
   connect(s.form, &QComboBox::activated, this, [this, of, name](int i) {
-    changes::editWool(session_, tr("%1 wool").arg(name), [&](WoolWish& w) {
-      of(w).form = static_cast<WoolForm>(i);
-      of(w).linear.reset();
-    });
+    (void)session_.apply(tr("%1 wool").arg(name),
+                         edit::woolComesAs(session_.project(), of, static_cast<WoolForm>(i)));
   });
   connect(s.tone, &QComboBox::activated, this, [this, of, name](int i) {
-    changes::editWool(session_, tr("%1 colour").arg(name),
-                      [&](WoolWish& w) { of(w).tone = static_cast<Tone>(i); });
+    (void)session_.apply(tr("%1 colour").arg(name),
+                         edit::woolOfTone(session_.project(), of, static_cast<Tone>(i)));
   });
   QLineEdit* field = s.linear;
   connect(field, &QLineEdit::editingFinished, this, [this, of, name, field] {
     if (!field->isModified()) return;
     field->setModified(false);
     const auto grams = parseMass(field->text().toStdString(), session_.units());
-    if (!grams) {
-      trouble_->setText(sentence(grams.problem(), session_.units()));
-      return;
-    }
-    if (!(*grams > 0 && *grams <= kMetre.most)) {
-      trouble_->setText(tr("A metre of it weighs more than nothing and up to %1; weigh a metre of it.")
-                            .arg(str(Mass(kMetre.most), session_.units())));
-      refresh();
-      return;
-    }
-    trouble_->clear();
-    changes::editWool(session_, tr("%1 weighed").arg(name),
-                      [&](WoolWish& w) { of(w).linear = *grams / 1000; });
-    refresh();
+    const auto made = grams ? edit::woolWeighed(session_.project(), of, *grams) : grams.problem();
+    trouble_->setText(made ? QString() : sentence(made.problem(), session_.units()));
+    if (made) (void)session_.apply(tr("%1 weighed").arg(name), made);
+    if (grams) refresh();
   });
   return s;
 }

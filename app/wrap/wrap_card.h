@@ -60,7 +60,6 @@ private:
   void makeFinish(QVBoxLayout* layout);
   void showReady(int limb);
   void moveReady();
-  [[nodiscard]] ReadyCore usualReady() const;
   void editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act);
   QWidget *ready_, *finishRow_;
   QComboBox *readyKind_, *finish_;

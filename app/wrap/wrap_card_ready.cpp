@@ -6,7 +6,6 @@
 #include "measure/quantity.h"
 #include "session/changes.h"
 #include "theme/theme.h"
-#include "wool/wool_fields.h"
 
 #include <QComboBox>
 #include <QGridLayout>
@@ -20,9 +19,6 @@
 
 namespace columna {
 namespace {
-
-constexpr Bounds kReadySize = boundsOf(&ReadyCore::length);
-constexpr Bounds kReadyWeight = boundsOf(&ReadyCore::grams);
 
 /// As wide as the card leaves it, however large the text is.
 void narrow(QComboBox* box) {
@@ -68,7 +64,7 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
         core.reset();
         return;
       }
-      if (!core) core = usualReady();
+      if (!core) core = edit::usualReadyCore(session_.plan(), session_.selected());
       core->kind = static_cast<ReadyKind>(i - 1);
     });
   });
@@ -79,11 +75,8 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     std::vector<double> mm;
     for (const QString& part : parts) {
       const auto one = parseLength(part.toStdString(), session_.units());
-      if (!one || !kReadySize.hold(*one)) {
-        session_.refuse(one ? tr("A ready core of that size is not set in; give %1 to %2.")
-                                  .arg(str(Length(kReadySize.least, 0).figure(), session_.units()),
-                                       str(Length(kReadySize.most, 0), session_.units()))
-                            : sentence(one.problem(), session_.units()));
+      if (!one) {
+        session_.refuse(sentence(one.problem(), session_.units()));
         refresh();
         return;
       }
@@ -106,10 +99,8 @@ void WrapCard::makeReady(QVBoxLayout* layout) {
     if (!readyGrams_->isModified()) return;
     readyGrams_->setModified(false);
     const auto g = parseMass(readyGrams_->text().toStdString(), session_.units());
-    if (!g || !kReadyWeight.hold(*g)) {
-      session_.refuse(g ? tr("A ready core weighs from nothing up to %1.")
-                              .arg(str(Mass(kReadyWeight.most), session_.units()))
-                        : sentence(g.problem(), session_.units()));
+    if (!g) {
+      session_.refuse(sentence(g.problem(), session_.units()));
       refresh();
       return;
     }
@@ -129,28 +120,12 @@ void WrapCard::moveReady() {
   });
 }
 
-/// As large as fits half way along the part; what it weighs the scale says.
-ReadyCore WrapCard::usualReady() const {
-  const Plan& plan = session_.plan();
-  const auto l = static_cast<size_t>(session_.selected());
-  ReadyCore core;
-  core.limb = plan.figure->limbs[l].id;
-  double thinnest = 400;
-  for (const Girth& g : plan.wool->limbs[l].girths) thinnest = std::min({thinnest, g.across, g.deep});
-  const double fits = thinnest - 2 * (plan.wool->coatThickness + plan.woolRules.readyCover);
-  core.length = core.across = core.deep = std::clamp(std::floor(fits), kReadySize.least, kReadySize.most);
-  return core;
-}
-
 void WrapCard::editReady(const QString& name, const std::function<void(std::optional<ReadyCore>&)>& act) {
   if (session_.selected() < 0) return;
   const std::string limb = session_.plan().figure->limbs[static_cast<size_t>(session_.selected())].id;
-  const std::vector<ReadyCore>& ready = session_.project().wool.ready;
-  const auto found =
-      std::find_if(ready.begin(), ready.end(), [&](const ReadyCore& c) { return c.limb == limb; });
-  std::optional<ReadyCore> core = found == ready.end() ? std::nullopt : std::optional(*found);
+  std::optional<ReadyCore> core = edit::readyCoreOf(session_.project(), limb);
   act(core);
-  (void)session_.apply(name, edit::readyCore(session_.project(), limb, core));
+  if (session_.apply(name, edit::readyCore(session_.project(), limb, core))) refresh();
 }
 
 void WrapCard::showReady(int l) {

@@ -41,6 +41,47 @@ Project ofAnimal(Project project, const Catalog& catalog, const std::string& pat
   return project;
 }
 
+Project constructedAs(Project project, Construction construction) {
+  project.construction = construction;
+  return project;
+}
+
+Project usedFor(Project project, Use use) {
+  project.use = use;
+  return project;
+}
+
+Project finishedAs(Project project, Finish finish) {
+  project.finish = finish;
+  return project;
+}
+
+Project shownIn(Project project, UnitSystem units) {
+  project.units = units;
+  return project;
+}
+
+Result<Project> ofMetal(Project project, const Catalog& catalog, const std::string& material) {
+  if (!catalog.material(material))
+    return Problem{say("there is no wire \"{}\"", AsIs(material)), {}, say("take one of the list")};
+  project.material = material;
+  return project;
+}
+
+Result<Project> called(Project project, std::string name) {
+  if (name.empty()) return Problem{say("a figure needs a name"), {}, say("give it one")};
+  project.name = std::move(name);
+  return project;
+}
+
+Result<Project> withPhotos(Project project, std::vector<Photo> photos) {
+  for (const Photo& photo : photos)
+    if (std::count_if(photos.begin(), photos.end(), [&](const Photo& p) { return p.view == photo.view; }) > 1)
+      return Problem{say("a view has one picture to trace"), {}, say("remove the one that is there first")};
+  project.photos = std::move(photos);
+  return project;
+}
+
 bool tied(const Project& project, const FigureLimb& limb) {
   return limb.twin >= 0 && !project.untied.contains(limb.family);
 }

@@ -26,6 +26,20 @@ namespace columna::edit {
 /// Another animal. A figure still called after its animal takes the new animal's name.
 [[nodiscard]] Project ofAnimal(Project project, const Catalog& catalog, const std::string& pattern);
 
+[[nodiscard]] Project constructedAs(Project project, Construction construction);
+[[nodiscard]] Project usedFor(Project project, Use use);
+[[nodiscard]] Project finishedAs(Project project, Finish finish);
+[[nodiscard]] Project shownIn(Project project, UnitSystem units);
+
+/// The metal of all wire that has none of its own. Error: none the catalog has.
+[[nodiscard]] Result<Project> ofMetal(Project project, const Catalog& catalog, const std::string& material);
+
+/// Error: no name.
+[[nodiscard]] Result<Project> called(Project project, std::string name);
+
+/// Pictures to trace, one a view. Errors: more than a project holds, two of one view.
+[[nodiscard]] Result<Project> withPhotos(Project project, std::vector<Photo> photos);
+
 /// Whether both sides of that limb change together; false for one without a twin.
 [[nodiscard]] bool tied(const Project& project, const FigureLimb& limb);
 

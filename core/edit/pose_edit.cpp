@@ -1,5 +1,6 @@
 #include "edit/pose_edit.h"
 
+#include "judge/pose_report.h"
 #include "pose/posing.h"
 #include "project/project_fields.h"
 
@@ -74,6 +75,57 @@ Result<Project> poseKept(Project project, std::string name) {
 Project poseRemoved(Project project, const std::string& name) {
   std::erase_if(project.stances.saved, [&](const PatternPose& p) { return p.name == name; });
   if (project.stances.goThrough) project.stances.goThrough->erase(name);
+  return project;
+}
+
+Result<Project> supportedBy(Project project, const Support& support, std::optional<double> legError) {
+  constexpr Bounds base = boundsOf(&Support::baseLength);
+  if (!base.hold(support.baseLength) || !base.hold(support.baseWidth))
+    return Problem{say("no base is that large"), {}, say("give it up to {}", Length(base.most).metres())};
+  constexpr Bounds weight = boundsOf(&Support::baseMass);
+  if (!weight.hold(support.baseMass))
+    return Problem{say("no base weighs that"), {}, say("give nothing up to {}", Mass(weight.most))};
+  constexpr Bounds wrong = boundsOf(&Stances::legError);
+  if (legError && !wrong.hold(*legError))
+    return Problem{
+        say("legs do not come out that far wrong"), {}, say("give nothing up to {}", Length(wrong.most, 0))};
+  project.stances.support = support;
+  project.stances.legError = legError;
+  return project;
+}
+
+Project bentBy(Project project, Hands hands) {
+  project.stances.hands = hands;
+  return project;
+}
+
+Project goingThrough(Project project, std::set<std::string> names) {
+  project.stances.goThrough = std::move(names);
+  return project;
+}
+
+Result<Project> goneThrough(Project project, int times) {
+  constexpr Bounds range = boundsOf(&Stances::times);
+  if (!range.hold(times))
+    return Problem{say("no wire is bent {} times", times), {}, say("give up to {}", Number(range.most, 0))};
+  project.stances.times = times;
+  return project;
+}
+
+Result<Project> bentInto(Project project, const Plan& plan, std::string date) {
+  constexpr size_t most = fieldOf(&Stances::made).entries;
+  if (project.stances.made.size() >= most)
+    return Problem{say("a figure keeps {} re-poses at most", most), {}, say("begin a new project for it")};
+  rePosed(project.stances, plan, std::move(date));
+  return project;
+}
+
+Project gluedAt(Project project, const Plan& plan, int point, bool glued) {
+  const std::string& id = plan.skeleton->points[static_cast<size_t>(point)].id;
+  if (glued)
+    project.stances.glued.insert(id);
+  else
+    project.stances.glued.erase(id);
   return project;
 }
 

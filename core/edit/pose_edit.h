@@ -25,6 +25,24 @@ inline constexpr size_t kLongestPoseName = 60;
 [[nodiscard]] Result<Project> poseKept(Project project, std::string name);
 [[nodiscard]] Project poseRemoved(Project project, const std::string& name);
 
+/// How the figure is held up, and how far its legs come out wrong (nothing: as the rules have it). Errors: a
+/// base or an error out of range.
+[[nodiscard]] Result<Project> supportedBy(Project project, const Support& support,
+                                          std::optional<double> legError);
+/// Whose hands bend it.
+[[nodiscard]] Project bentBy(Project project, Hands hands);
+
+/// The poses that are gone through, by their names ("" the neutral stance), and how often. Error: out of
+/// range.
+[[nodiscard]] Project goingThrough(Project project, std::set<std::string> names);
+[[nodiscard]] Result<Project> goneThrough(Project project, int times);
+
+/// The stance on the mat was bent into, on that day. Error: as many as are kept.
+[[nodiscard]] Result<Project> bentInto(Project project, const Plan& plan, std::string date);
+
+/// Whether the strands at a point of the skeleton are glued together.
+[[nodiscard]] Project gluedAt(Project project, const Plan& plan, int point, bool glued);
+
 /// The joint of the pattern at a point of the skeleton: the bone whose turning moves it, and its side.
 [[nodiscard]] std::optional<SidedJoint> jointOfPoint(const Plan& plan, int point);
 

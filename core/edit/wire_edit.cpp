@@ -5,6 +5,7 @@
 #include "project/project_fields.h"
 #include "wire/route_edit.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace columna::edit {
@@ -136,6 +137,41 @@ Result<Project> endMoved(Project project, const Plan& plan, int piece, bool atEn
   const auto made = withEndMoved(plan.skeleton, group, routes, which, atEnd, point);
   if (!made) return made.problem();
   project.routes[group.name] = *made;
+  return project;
+}
+
+Result<Project> routeNext(Project project, const Plan& plan, int piece) {
+  const Piece& of = plan.pieces[static_cast<size_t>(piece)];
+  if (of.group < 0) return Problem{say("that piece follows no route"), of.tag, say("choose another")};
+  const std::string& group = plan.groups[static_cast<size_t>(of.group)].name;
+  const auto choice = std::find_if(plan.routes.begin(), plan.routes.end(),
+                                   [&](const RouteChoice& each) { return each.group == group; });
+  if (choice == plan.routes.end() || choice->ways.size() < 2)
+    return Problem{say("there is one way only to lay this wire"), of.tag, say("move an end instead")};
+  size_t now = 0;
+  if (const auto own = project.routes.find(group); own != project.routes.end())
+    for (size_t i = 0; i < choice->ways.size(); ++i)
+      if (choice->ways[i] == own->second) now = i;
+  const size_t next = (now + 1) % choice->ways.size();
+  if (next == 0)
+    project.routes.erase(group);
+  else
+    project.routes[group] = choice->ways[next];
+  return project;
+}
+
+Result<Project> boughtAtMost(Project project, int wires) {
+  constexpr Bounds range = boundsOf(&Project::mostWires);
+  if (!range.hold(wires))
+    return Problem{say("{} different wires are not bought for a figure", wires),
+                   {},
+                   say("give {} to {}", Number(range.least, 0), Number(range.most, 0))};
+  project.mostWires = wires;
+  return project;
+}
+
+Project fromDrawer(Project project, bool alone) {
+  project.drawerOnly = alone;
   return project;
 }
 

@@ -37,6 +37,15 @@ namespace columna::edit {
 /// Errors: a piece that follows no route, a point that is none of its wires'.
 [[nodiscard]] Result<Project> endMoved(Project project, const Plan& plan, int piece, bool atEnd, int point);
 
+/// The next way to lay a group's wire, round and round; the first is the one the sums prefer. Errors: a piece
+/// that follows no route, a group with one way only.
+[[nodiscard]] Result<Project> routeNext(Project project, const Plan& plan, int piece);
+
+/// So many different wires are bought at most. Error: out of range.
+[[nodiscard]] Result<Project> boughtAtMost(Project project, int wires);
+/// Whether the drawer alone is used.
+[[nodiscard]] Project fromDrawer(Project project, bool alone);
+
 /// Puts a wire into the drawer. Errors: a diameter, cover, length or number that no wire has.
 [[nodiscard]] Result<Project> wireAdded(Project project, OwnWire wire);
 [[nodiscard]] Project wireRemoved(Project project, size_t index);

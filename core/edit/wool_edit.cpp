@@ -10,6 +10,11 @@ namespace columna::edit {
 namespace {
 
 constexpr Bounds kFur = boundsOf(&WoolWish::furShown);
+constexpr Bounds kReadySize = boundsOf(&ReadyCore::length);
+
+WoolStock& stockOf(Project& project, WoolOf which) {
+  return which == WoolOf::Coat ? project.wool.coat : project.wool.core;
+}
 
 Firmness firmnessOf(const Plan& plan, int limb) {
   return plan.wool->limbs[static_cast<size_t>(limb)].firmness;
@@ -106,6 +111,21 @@ Result<Project> marked(Project project, Marking marking) {
   return project;
 }
 
+Project markingCalled(Project project, size_t index, std::string name) {
+  if (index < project.wool.markings.size()) project.wool.markings[index].name = std::move(name);
+  return project;
+}
+
+Project markingOfTone(Project project, size_t index, Tone tone) {
+  if (index < project.wool.markings.size()) project.wool.markings[index].tone = tone;
+  return project;
+}
+
+Project markingOnBoth(Project project, size_t index, bool both) {
+  if (index < project.wool.markings.size()) project.wool.markings[index].both = both;
+  return project;
+}
+
 Project markingRemoved(Project project, size_t index) {
   eraseAt(project.wool.markings, index);
   return project;
@@ -126,10 +146,91 @@ std::optional<std::vector<Vec2>> drawnOutline(const std::vector<Vec2>& line, dou
   return out;
 }
 
-Project readyCore(Project project, const std::string& limb, const std::optional<ReadyCore>& core) {
+std::optional<ReadyCore> readyCoreOf(const Project& project, const std::string& limb) {
+  for (const ReadyCore& core : project.wool.ready)
+    if (core.limb == limb) return core;
+  return std::nullopt;
+}
+
+ReadyCore usualReadyCore(const Plan& plan, int limb) {
+  const auto l = static_cast<size_t>(limb);
+  ReadyCore core;
+  core.limb = plan.figure->limbs[l].id;
+  double thinnest = kReadySize.most;
+  for (const Girth& g : plan.wool->limbs[l].girths) thinnest = std::min({thinnest, g.across, g.deep});
+  const double fits = thinnest - 2 * (plan.wool->coatThickness + plan.woolRules.readyCover);
+  core.length = core.across = core.deep = std::clamp(std::floor(fits), kReadySize.least, kReadySize.most);
+  return core;
+}
+
+Result<Project> readyCore(Project project, const std::string& limb, const std::optional<ReadyCore>& core) {
+  if (core &&
+      !(kReadySize.hold(core->length) && kReadySize.hold(core->across) && kReadySize.hold(core->deep)))
+    return Problem{say("a ready core of that size is not set in"),
+                   {},
+                   say("give {} to {}", Length(kReadySize.least, 0).figure(), Length(kReadySize.most, 0))};
+  constexpr Bounds weight = boundsOf(&ReadyCore::grams);
+  if (core && !weight.hold(core->grams))
+    return Problem{say("no ready core weighs that"), {}, say("give nothing up to {}", Mass(weight.most))};
+  if (core && !boundsOf(&ReadyCore::at).hold(core->at))
+    return Problem{say("a ready core lies within its part"), {}, say("give a place along it")};
   std::vector<ReadyCore>& ready = project.wool.ready;
   std::erase_if(ready, [&](const ReadyCore& other) { return other.limb == limb; });
   if (core) ready.push_back(*core);
+  return project;
+}
+
+Result<Project> ballFelted(Project project, const std::optional<TestBall>& ball) {
+  if (ball) {
+    constexpr Bounds across = boundsOf(&TestBall::diameter);
+    bool measurable = across.hold(ball->diameter);
+    for (const double mm : ball->measured) measurable = measurable && across.hold(mm);
+    if (!measurable)
+      return Problem{say("a ball of {} is not for measuring felt by", Length(ball->diameter, 1)),
+                     {},
+                     say("make one of {} to {}", Length(20, 0).figure(), Length(60, 0))};
+    if (!boundsOf(&TestBall::grams).hold(ball->grams))
+      return Problem{say("no ball of felt weighs that"), {}, say("give what the scale shows")};
+  }
+  project.wool.ball = ball;
+  return project;
+}
+
+Project grippedBy(Project project, WireGrip grip) {
+  project.wool.grip = grip;
+  return project;
+}
+
+Project woolComesAs(Project project, WoolOf which, WoolForm form) {
+  WoolStock& stock = stockOf(project, which);
+  stock.form = form;
+  stock.linear.reset();
+  return project;
+}
+
+Project woolOfTone(Project project, WoolOf which, Tone tone) {
+  stockOf(project, which).tone = tone;
+  return project;
+}
+
+Result<Project> woolWeighed(Project project, WoolOf which, double gramsPerMetre) {
+  constexpr Bounds metre = boundsOf(&WoolStock::linear);
+  if (!(gramsPerMetre > 0 && metre.hold(gramsPerMetre)))
+    return Problem{say("a metre of wool weighs more than nothing and up to {}", Mass(metre.most)),
+                   {},
+                   say("weigh a metre of it")};
+  stockOf(project, which).linear = unit::kGramPerMetre.inside(gramsPerMetre);
+  return project;
+}
+
+Result<Project> stapleOf(Project project, WoolOf which, double mm) {
+  constexpr Bounds staple = boundsOf(&WoolStock::staple);
+  if (!staple.hold(mm))
+    return Problem{say("no wool has a staple of {}", Length(mm, Quantity::kShort)),
+                   {},
+                   say("give {} to {}: pull a lock out and lay it along a rule",
+                       Length(staple.least, 0).figure(), Length(staple.most, 0))};
+  stockOf(project, which).staple = mm;
   return project;
 }
 

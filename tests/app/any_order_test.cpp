@@ -149,7 +149,8 @@ private:
     acts_.emplace_back("coat way",
                        [this] { changes::setCoatWay(s_, limb(), static_cast<CoatWay>(pick(3))); });
     acts_.emplace_back("ball", [this] {
-      (void)changes::editWool(s_, QStringLiteral("ball"), [this](WoolWish& w) {
+      (void)decide(s_, "ball", [this](Project& p) {
+        WoolWish& w = p.wool;
         if (pick(2))
           w.ball = TestBall{between(20, 60), between(1, 12), static_cast<Firmness>(pick(3)), {}};
         else
@@ -157,7 +158,7 @@ private:
       });
     });
     acts_.emplace_back("marking", [this] {
-      (void)changes::editWool(s_, QStringLiteral("marking"), [this](WoolWish& w) {
+      (void)decide(s_, "marking", [this](Project& p) {
         Marking m;
         m.name = "spot";
         m.view = static_cast<View>(pick(3));
@@ -165,12 +166,12 @@ private:
         const double x = between(-2, 2);
         const double y = between(0, 2);
         m.outline = {{x, y}, {x + 0.5, y}, {x + 0.2, y + 0.4}};
-        w.markings.push_back(m);
+        p.wool.markings.push_back(m);
       });
     });
     acts_.emplace_back("fur", [this] {
-      (void)changes::editWool(s_, QStringLiteral("fur"), [this](WoolWish& w) {
-        w.furShown = pick(2) ? std::optional(between(2, 60)) : std::nullopt;
+      (void)decide(s_, "fur", [this](Project& p) {
+        p.wool.furShown = pick(2) ? std::optional(between(2, 60)) : std::nullopt;
       });
     });
     acts_.emplace_back("build-up",

@@ -51,7 +51,7 @@ TEST_F(OnceWrong, ANumberInInchesIsTakenInInchesWhereverItIsShownInThem) {
 
 TEST_F(OnceWrong, WeightsOfABaseGoThereAndBackInOunces) {
   session.setStage(kPose);
-  changes::editStances(session, QStringLiteral("base"), [](Stances& s) { s.support.feet = Feet::Base; });
+  decide(session, "base", [](Project& p) { p.stances.support.feet = Feet::Base; });
   changes::setUnits(session, UnitSystem::Inch);
   QApplication::processEvents();
   auto* mass = named<QLineEdit>(part<PoseCard>(), "Weight of the base");

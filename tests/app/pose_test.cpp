@@ -211,7 +211,7 @@ TEST_F(PoseTest, TheCardTurnsMirrorsAndCopies) {
 }
 
 TEST_F(PoseTest, WhatWouldMendAJointIsTriedAndTaken) {
-  session.edit(QStringLiteral("thin wire"), [](Project& p) {
+  decide(session, "thin wire", [](Project& p) {
     p.drawerOnly = true;
     p.drawer = {{"thin", "aluminium-annealed", 0.8, 0, 0, 1, {}}};
   });

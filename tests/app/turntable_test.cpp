@@ -96,9 +96,9 @@ TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   const Vec2 c = project(middle(tip), View::Side) / scale;
   const double r = 6 / scale;
   m.outline = {c + Vec2(-r, -r), c + Vec2(r, -r), c + Vec2(r, r), c + Vec2(-r, r)};
-  changes::editWool(session, QStringLiteral("marking"), [&](WoolWish& w) {
-    w.markings = {m};
-    w.coat.tone = Tone::Pale;
+  decide(session, "marking", [&](Project& p) {
+    p.wool.markings = {m};
+    p.wool.coat.tone = Tone::Pale;
   });
   const WoolPaint paint(session, true);
   const QRgb dark = toneColour(Tone::Dark).rgb();
@@ -114,7 +114,7 @@ TEST_F(TurntableTest, MarkingsGoWithTheirBones) {
   const WoolPaint chosen(session, true);
   EXPECT_NE(chosen.at(middle(now), towardsEye, b), dark);
   EXPECT_NE(chosen.of(limb("tail")), chosen.of(limb("trunk")));
-  changes::editWool(session, QStringLiteral("one side"), [](WoolWish& w) { w.markings[0].both = false; });
+  decide(session, "one side", [](Project& p) { p.wool.markings[0].both = false; });
   session.select(-1);
   const WoolPaint one(session, true);
   EXPECT_EQ(one.at(middle(now), towardsEye, b), dark);

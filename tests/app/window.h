@@ -35,6 +35,14 @@
 
 namespace columna::test {
 
+/// Any project at all as one step to undo, for what no single change gives.
+template <class Act>
+std::optional<QString> decide(Session& session, const char* name, Act act) {
+  Project project = session.project();
+  act(project);
+  return session.apply(QString::fromUtf8(name), std::move(project));
+}
+
 /// ms: tests wait for an event, not for the clock; only a hang lasts so long.
 inline constexpr int kPatience = 300000;
 

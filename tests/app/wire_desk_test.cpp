@@ -200,7 +200,7 @@ TEST_F(DeskTest, HowALimbIsHeldByTheCard) {
 }
 
 TEST_F(DeskTest, WhatWouldHelpIsTriedAndTaken) {
-  session.edit(QStringLiteral("thin wire"), [](Project& p) {
+  decide(session, "thin wire", [](Project& p) {
     p.drawerOnly = true;
     p.drawer = {{"thin", "aluminium-annealed", 1, 0, 0, 1, {}}};
   });
@@ -269,7 +269,7 @@ TEST_F(DeskTest, AnEndIsDraggedToAnotherJoint) {
 }
 
 TEST_F(DeskTest, GaugesAtHandAreSteppedTo) {
-  session.edit(QStringLiteral("odd wire"), [](Project& p) {
+  decide(session, "odd wire", [](Project& p) {
     p.drawer = {{"odd", "aluminium-annealed", 1.1, 0, 0, 1, {}}};
   });
   session.select(limb("left-foreleg"));

@@ -234,11 +234,11 @@ TEST(WoolEdit, ADrawnAreaIsKeptUnlessItIsASlipOfTheHand) {
 
 TEST(WoolEdit, APartHasOneReadyCoreAtMost) {
   Project p = project("red_fox", 160);
-  p = edit::readyCore(p, "trunk", ReadyCore{"trunk", ReadyKind::Ball, 20, 20, 20, 2, 0.5});
-  p = edit::readyCore(p, "trunk", ReadyCore{"trunk", ReadyKind::Ball, 30, 30, 30, 2, 0.5});
+  p = *edit::readyCore(p, "trunk", ReadyCore{"trunk", ReadyKind::Ball, 20, 20, 20, 2, 0.5});
+  p = *edit::readyCore(p, "trunk", ReadyCore{"trunk", ReadyKind::Ball, 30, 30, 30, 2, 0.5});
   ASSERT_EQ(p.wool.ready.size(), 1U);
   EXPECT_EQ(p.wool.ready[0].length, 30);
-  EXPECT_EQ(edit::readyCore(p, "trunk", std::nullopt), project("red_fox", 160));
+  EXPECT_EQ(*edit::readyCore(p, "trunk", std::nullopt), project("red_fox", 160));
 }
 
 TEST(PoseEdit, PosesAreWalkedRoundAndOwnOnesReplaceTheAnimals) {
