@@ -95,6 +95,26 @@ TEST(KeptFiles, Version1) {
   EXPECT_EQ(again->others, file.others);
 }
 
+TEST(KeptFiles, Version2) {
+  // It has something of every field there was; each is written again as it was read.
+  const ProjectFile file = kept("version-2.columna");
+  EXPECT_TRUE(file.messages.empty());
+  EXPECT_FALSE(file.readOnly);
+  const Project& p = file.project;
+  EXPECT_EQ(p.name, "Fox of version 2");
+  EXPECT_EQ(p.size.limb, "foreleg");
+  EXPECT_EQ(p.wool.finish, CoatFinish::Feathers);
+  EXPECT_EQ(p.limbs.at("tail").held, RootHold::Glued);
+  EXPECT_EQ(p.stances.glued.size(), 1U);
+  ASSERT_TRUE(p.unknown);
+  const nlohmann::json written = toJson(p);
+  for (const auto& [key, value] : p.unknown->items())
+    if (key != "schema") {
+      EXPECT_EQ(written[key], value) << key;
+    }
+  EXPECT_GT(planned(p).totals.mass, 0);
+}
+
 TEST(KeptFiles, SavingIsSafeAtEveryMomentItIsKilled) {
   // The last saved file or the new one opens, always; both kinds of saving, two hundred times.
   const Scratch scratch;
