@@ -58,8 +58,8 @@ Shapes::Kept& Shapes::kept(const Figure& figure, double coat, View view) {
   }
   kept.limbs.resize(figure.limbs.size());
   // At another size the same coat is another share of it: the outlines stay, what lies under the coat does
-  // not.
-  if (std::abs(share - kept.coatShare) > 1e-9 && !wait) {
+  // not. Under the hand it waits: the difference is less than a line is wide.
+  if (std::abs(share - kept.coatShare) > 1e-9 && !(only_ && kept.whole)) {
     for (auto& limb : kept.limbs)
       if (limb) limb->setCoat(share);
     if (kept.whole) kept.whole->setCoat(share);

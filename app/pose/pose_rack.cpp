@@ -101,7 +101,7 @@ PoseRack::PoseRack(Session& session, PoseView& view, QWidget* parent)
     // Every pose is judged anew: when the hand has let go.
     if (isVisible() && !session_.inRun()) refresh();
   };
-  connect(&session_, &Session::planSettled, this, follow);
+  session_.onSettled(this, follow);
   connect(&view_, &PoseView::changed, this, follow);
   refresh();
 }

@@ -30,6 +30,8 @@ Session::Session(Catalog catalog, QObject* parent)
   history_ = History(first);
   settling_.setSingleShot(true);
   connect(&settling_, &QTimer::timeout, this, &Session::settle);
+  telling_.setSingleShot(true);
+  connect(&telling_, &QTimer::timeout, this, &Session::tellNext);
   connect(&summing_, &QFutureWatcher<Summed>::finished, this, &Session::summed);
   connect(&solving_, &QFutureWatcher<std::shared_ptr<const KnownSolid>>::finished, this, &Session::solved);
   replan();
@@ -82,7 +84,35 @@ void Session::settle() {
     replan();
     emit planChanged();
   }
-  emit planSettled();
+  tellSettled();
+}
+
+void Session::onSettled(QObject* listener, std::function<void()> told) {
+  listeners_.push_back({listener, std::move(told)});
+}
+
+void Session::tellSettled() {
+  untold_ = listeners_.size();
+  // Those still waiting for their turn are told of this plan when it comes.
+  if (!inRun_ || !telling_.isActive()) tellNext();
+}
+
+void Session::tellNext() {
+  constexpr int slice = 4;  // ms of a frame of 16
+  constexpr int pause = 12; // ms to the next frame
+  telling_.stop();
+  QElapsedTimer clock;
+  clock.start();
+  while (untold_ > 0 && (!inRun_ || clock.elapsed() < slice)) {
+    --untold_;
+    const Listener now = listeners_[next_]; // telling may add others
+    next_ = next_ + 1 < listeners_.size() ? next_ + 1 : 0;
+    // What is told may lead to another change, and to all being told of that.
+    if (now.who) now.told();
+  }
+  if (untold_ > 0) return telling_.start(pause);
+  std::erase_if(listeners_, [](const Listener& each) { return !each.who; });
+  next_ = 0;
 }
 
 void Session::summed() {
@@ -98,7 +128,7 @@ void Session::summed() {
     behind_ = !current;
     forget();
     emit planChanged();
-    emit planSettled();
+    tellSettled();
   }
   if (behind_) settling_.start(150);
 }
@@ -159,7 +189,7 @@ void Session::take(const Project& before) {
   stance_->stanceChanged(!inRun_); // a drag changes none of the kept poses
   build_->forget();
   emit poseChanged();
-  if (!inRun_) emit planSettled();
+  if (!inRun_) tellSettled();
 }
 
 QString Session::refuse(const QString& sentence) {
@@ -188,7 +218,7 @@ void Session::endRun() {
   if (plan_->wool->guessed) solve();
   if (stance_->judged()) {
     emit poseChanged();
-    emit planSettled();
+    tellSettled();
   }
 }
 

@@ -12,6 +12,7 @@
 #include <QElapsedTimer>
 #include <QFutureWatcher>
 #include <QObject>
+#include <QPointer>
 #include <QString>
 #include <QTimer>
 
@@ -93,11 +94,13 @@ public:
   /// Waits for it, for what is printed or written.
   void finishSolid();
 
+  /// Calls whenever the plan has settled: at once, but while something is dragged at most ten times a second,
+  /// and then the listeners take turns, a few milliseconds a frame, so that the hand never waits for them
+  /// all.
+  void onSettled(QObject* listener, std::function<void()> told);
+
 signals:
   void planChanged(); ///< anything about the project; while something is dragged, every frame
-  /// The same, but while something is dragged at most ten times a second, and once when it is let go: for all
-  /// that the hand is not on.
-  void planSettled();
   void poseChanged(); ///< the stance, or anything it is judged by; while it is dragged, every frame
   void photosChanged();
   void selectionChanged();
@@ -115,6 +118,8 @@ private:
   void solved();
   void announce();
   void settle();
+  void tellSettled();
+  void tellNext();
   void summed();
   void begin(ProjectFile file, const QString& path);
   void show(Plan made);
@@ -137,6 +142,15 @@ private:
   bool inRun_ = false;
   bool behind_ = false; ///< only the figure follows the hand; the rest of the plan is made when it settles
   QTimer settling_;
+  /// Who is told when the plan has settled, in turn.
+  struct Listener {
+    QPointer<QObject> who;
+    std::function<void()> told;
+  };
+  std::vector<Listener> listeners_;
+  size_t next_ = 0;   ///< whose turn it is
+  size_t untold_ = 0; ///< how many have not been told yet
+  QTimer telling_;
   /// A plan and the turn of the hand it was made for.
   struct Summed {
     std::uint64_t turn;

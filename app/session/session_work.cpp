@@ -35,7 +35,7 @@ void Session::solved() {
   if (inRun_ || behind_) return;
   replan();
   emit planChanged();
-  emit planSettled();
+  tellSettled();
 }
 
 void Session::finishSolid() {
@@ -48,7 +48,7 @@ void Session::finishSolid() {
   known_ = plan_->solid;
   forget();
   emit planChanged();
-  emit planSettled();
+  tellSettled();
 }
 
 } // namespace columna

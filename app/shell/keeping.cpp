@@ -15,7 +15,7 @@ Keeping::Keeping(Session& session, QObject* parent) : QObject(parent), session_(
   timer_.setSingleShot(true);
   timer_.setInterval(kLatest);
   connect(&session_, &Session::planChanged, this, &Keeping::changed);
-  connect(&session_, &Session::planSettled, this, &Keeping::changed);
+  session_.onSettled(this, [this] { changed(); });
   connect(&timer_, &QTimer::timeout, this, &Keeping::write);
   connect(&writing_, &QFutureWatcher<std::optional<Problem>>::finished, this, [this] {
     if (!session_.changed()) place_.drop(); // it was saved meanwhile

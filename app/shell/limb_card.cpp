@@ -41,7 +41,7 @@ LimbCard::LimbCard(Session& session, const Stages& stages, QWidget* parent)
   layout->addStretch();
   scroll->setWidget(inside);
   outer->addWidget(scroll);
-  connect(&session_, &Session::planSettled, this, &LimbCard::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&session_, &Session::selectionChanged, this, &LimbCard::refresh);
   connect(&session_, &Session::stageChanged, this, &LimbCard::refresh);
   refresh();

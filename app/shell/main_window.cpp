@@ -34,7 +34,7 @@ MainWindow::MainWindow(Session& session, Stages stages) : session_(session), sta
   build();
   makeKeys();
   connect(&session_, &Session::fileChanged, this, &MainWindow::refreshTitle);
-  connect(&session_, &Session::planSettled, this, &MainWindow::refreshTitle);
+  session_.onSettled(this, [this] { refreshTitle(); });
   connect(&session_, &Session::stageChanged, this, &MainWindow::showStage);
   connect(&session_, &Session::refused, this, [this](const QString& sentence) { tally_->say(sentence); });
   connect(&session_, &Session::noted, this, [this](const QString& words) { tally_->note(words); });

@@ -127,7 +127,7 @@ Spine::Spine(Session& session, const Stages& stages, QWidget* parent) : QWidget(
     });
     vertebrae_.push_back(v);
   }
-  connect(&session_, &Session::planSettled, this, &Spine::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&session_, &Session::stageChanged, this, &Spine::refresh);
   refresh();
 }

@@ -70,7 +70,7 @@ Tally::Tally(Session& session, const Stages& stages, QWidget* parent)
     : QWidget(parent), session_(session), stages_(stages), look_(new Look(this)) {
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(look_, &QAbstractButton::clicked, this, &Tally::nextFinding);
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     at_ = -1;
     said_.clear();
     refresh();

@@ -127,7 +127,7 @@ TitleRail::TitleRail(Session& session, QMenu* menu, QWidget* parent) : QWidget(p
     refresh();
   });
   layout->addLayout(units);
-  connect(&session_, &Session::planSettled, this, &TitleRail::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&session_, &Session::fileChanged, this, &TitleRail::refresh);
   refresh();
 }

@@ -113,7 +113,7 @@ CharacterPanel::CharacterPanel(Session& session, StudyView& study, QWidget* pare
     shape.character = {};
     changes::setShape(session_, tr("true to life"), std::move(shape), false);
   });
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     if (isVisible()) refresh();
   });
   connect(&study_, &StudyView::changed, this, [this] {

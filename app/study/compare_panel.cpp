@@ -94,7 +94,7 @@ ComparePanel::ComparePanel(Session& session, StudyView& study, QWidget* parent)
   row->addWidget(ratios_, 1);
   connect(with_, &QComboBox::activated, this,
           [this](int index) { study_.setCompared(with_->itemData(index).toString()); });
-  connect(&session_, &Session::planSettled, this, &ComparePanel::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&study_, &StudyView::changed, this, &ComparePanel::refresh);
 }
 

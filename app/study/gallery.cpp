@@ -168,7 +168,7 @@ Gallery::Gallery(Session& session, QWidget* parent) : QWidget(parent), session_(
         return;
       }
   });
-  connect(&session_, &Session::planSettled, this, &Gallery::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   refresh();
 }
 

@@ -17,7 +17,7 @@ MadePanel::MadePanel(Session& session, QWidget* parent) : QWidget(parent), sessi
   grid_->setHorizontalSpacing(px(12));
   grid_->setVerticalSpacing(px(4));
   summary_ = textLabel(this, 13, QFont::DemiBold, false);
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     if (isVisible()) refresh();
   });
   rebuild();

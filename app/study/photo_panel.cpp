@@ -144,7 +144,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QW
       emit loaded();
     refresh();
   });
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     if (isVisible()) refresh();
   });
   connect(&study_, &StudyView::changed, this, [this] {

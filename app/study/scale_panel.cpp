@@ -146,7 +146,7 @@ ScalePanel::ScalePanel(Session& session, StudyView& study, QWidget* parent)
   connect(&later_, &QTimer::timeout, this, &ScalePanel::start);
   connect(&watcher_, &QFutureWatcher<ScaleStudy>::finished, this, &ScalePanel::done);
   connect(&solving_, &QFutureWatcher<Result<double>>::finished, this, &ScalePanel::solved);
-  connect(&session_, &Session::planSettled, this, &ScalePanel::changed);
+  session_.onSettled(this, [this] { changed(); });
   connect(&study_, &StudyView::changed, this, &ScalePanel::changed);
 }
 

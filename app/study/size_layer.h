@@ -21,6 +21,7 @@ public:
   void move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers keys) override;
   bool release(const Viewport& v, const QPointF& at) override;
   [[nodiscard]] std::optional<QString> over(const Viewport& v, const QPointF& at, bool large) const override;
+  [[nodiscard]] bool movesFigure() const override { return true; }
   void letGo() override { held_.reset(); }
 
   /// Where the handle of a mark is in that view; nothing where it has none.

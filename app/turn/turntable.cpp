@@ -51,11 +51,13 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
     moved();
   };
   connect(&session_.build(), &BuildView::changed, this, other);
-  for (const auto signal : {&Session::poseChanged, &Session::planSettled, &Session::stageChanged})
-    connect(&session_, signal, this, [this, other] {
-      ghost_.clear(); // the finished outline is another too
-      other();
-    });
+  const auto another = [this, other] {
+    ghost_.clear(); // the finished outline is another too
+    other();
+  };
+  for (const auto signal : {&Session::poseChanged, &Session::stageChanged})
+    connect(&session_, signal, this, another);
+  session_.onSettled(this, another);
   connect(&session_, &Session::selectionChanged, this, &Turntable::recoloured);
   connect(&making_, &QFutureWatcher<std::shared_ptr<FinePicture>>::finished, this, &Turntable::fineMade);
 }

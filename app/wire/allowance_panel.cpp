@@ -64,10 +64,11 @@ AllowancePanel::AllowancePanel(Session& session, QWidget* parent) : QWidget(pare
         edit::allowancesUsual(session_.project(), piece_->isChecked() ? pieceName() : std::string()));
   });
   connect(piece_, &QCheckBox::toggled, this, &AllowancePanel::refresh);
-  for (auto signal : {&Session::planSettled, &Session::selectionChanged})
-    connect(&session_, signal, this, [this] {
-      if (isVisible()) refresh();
-    });
+  const auto follow = [this] {
+    if (isVisible()) refresh();
+  };
+  session_.onSettled(this, follow);
+  connect(&session_, &Session::selectionChanged, this, follow);
 }
 
 void AllowancePanel::showEvent(QShowEvent* /*event*/) { refresh(); }

@@ -68,7 +68,7 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     fill();
   });
   connect(another_, &QPushButton::clicked, this, &BendPanel::nextRoute);
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     if (isVisible()) refresh();
   });
   connect(&session_, &Session::selectionChanged, this, [this] {

@@ -160,7 +160,7 @@ DrawerPanel::DrawerPanel(Session& session, QWidget* parent) : QWidget(parent), s
   connect(overhang_, &QLineEdit::returnPressed, this, &DrawerPanel::hang);
   connect(mass_, &QLineEdit::returnPressed, this, &DrawerPanel::hang);
   connect(list_, &QListWidget::currentRowChanged, this, [this](int at) { remove_->setEnabled(at >= 0); });
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     if (isVisible()) refresh();
   });
 }

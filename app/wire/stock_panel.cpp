@@ -21,7 +21,7 @@ constexpr double kLeft = 150; ///< for the wire's name
 
 StockPanel::StockPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("What the pieces are cut from"));
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     lay();
     update();
   });

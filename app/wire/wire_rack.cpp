@@ -58,7 +58,7 @@ double markAt(const Feature& f, double cut) {
 WireRack::WireRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Pieces to cut"));
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     lay();
     update();
   });

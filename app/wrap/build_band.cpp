@@ -75,7 +75,7 @@ BuildWedge::BuildWedge(Session& session, QWidget* parent) : QWidget(parent), ses
     update();
   };
   connect(&session_.build(), &BuildView::changed, this, told);
-  connect(&session_, &Session::planSettled, this, told);
+  session_.onSettled(this, told);
   told();
 }
 
@@ -200,8 +200,8 @@ void BuildWedge::paintEvent(QPaintEvent* /*event*/) {
 RoundSection::RoundSection(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Cut across"));
   setFixedWidth(px(236));
-  for (const auto signal : {&Session::planSettled, &Session::selectionChanged})
-    connect(&session_, signal, this, qOverload<>(&QWidget::update));
+  session_.onSettled(this, [this] { update(); });
+  connect(&session_, &Session::selectionChanged, this, qOverload<>(&QWidget::update));
   connect(&session_.build(), &BuildView::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -334,7 +334,7 @@ BuildBand::BuildBand(Session& session, QWidget* parent) : QWidget(parent), sessi
     refresh();
   };
   connect(&session_.build(), &BuildView::changed, this, told);
-  connect(&session_, &Session::planSettled, this, told);
+  session_.onSettled(this, told);
   told();
 }
 

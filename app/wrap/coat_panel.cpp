@@ -143,7 +143,7 @@ CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
       (void)session_.apply(tr("coat like the living pelt"),
                            edit::coatLike(session_.project(), offer->finish, offer->shown));
   });
-  connect(&session_, &Session::planSettled, this, &CoatPanel::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&view_, &WrapView::changed, this, &CoatPanel::refresh);
   connect(&session_, &Session::selectionChanged, this, &CoatPanel::refresh);
   refresh();

@@ -111,7 +111,7 @@ StopPanel::StopPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
       (void)session_.apply(tr("forget a measure"),
                            edit::recordRemoved(session_.project(), static_cast<size_t>(row)));
   });
-  connect(&session_, &Session::planSettled, this, &StopPanel::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   connect(&session_, &Session::selectionChanged, this, [this] {
     answer_->clear();
     resize_->hide();

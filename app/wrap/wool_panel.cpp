@@ -73,7 +73,7 @@ WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (made) (void)session_.apply(tr("staple"), made);
     if (mm) refresh();
   });
-  connect(&session_, &Session::planSettled, this, &WoolPanel::refresh);
+  session_.onSettled(this, [this] { refresh(); });
   refresh();
 }
 

@@ -45,7 +45,7 @@ QPainterPath lens(const QRectF& r) {
 WrapRack::WrapRack(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Strips and pads, in order"));
-  connect(&session_, &Session::planSettled, this, [this] {
+  session_.onSettled(this, [this] {
     gather();
     lay();
     update();
