@@ -75,11 +75,18 @@ void FigurePainter::body() {
   // Under the hand a frame must be quick: sharp-edged fills and hairlines, until it lets go.
   p_.setRenderHint(QPainter::Antialiasing, !shapes_.coarse());
   const double line = how_.small || shapes_.coarse() ? 1 : 1.5;
-  if (!shape_.far.isEmpty() && !how_.look.bare) {
-    p_.setPen(QPen(t.farLine, 1));
-    p_.setBrush(t.farFill);
-    p_.drawPath(m.map(shape_.far));
-  }
+  // Under the hand limbs lie one over the other: the lines between them go under the fill.
+  const auto draw = [&](const QPainterPath& path, const QPen& pen, const QColor& fill) {
+    QPen under = pen;
+    if (shapes_.coarse()) {
+      under.setWidthF(2 * pen.widthF());
+      p_.strokePath(path, under);
+    }
+    p_.setPen(shapes_.coarse() ? QPen(Qt::NoPen) : pen);
+    p_.setBrush(fill);
+    p_.drawPath(path);
+  };
+  if (!shape_.far.isEmpty() && !how_.look.bare) draw(m.map(shape_.far), QPen(t.farLine, 1), t.farFill);
   const QPainterPath near = m.map(shape_.near);
   if (how_.look.bare) {
     QPen faint(t.rule, 1.2);
@@ -92,20 +99,13 @@ void FigurePainter::body() {
   }
   const QPainterPath flats = m.map(shape_.flats);
   if (wrap) {
-    p_.setPen(QPen(t.faint, 1.2, Qt::CustomDashLine));
     QPen dashed(t.faint, 1.2);
     dashed.setDashPattern({5, 4});
-    p_.setPen(dashed);
-    p_.setBrush(t.farFill);
-    p_.drawPath(near);
-    p_.setPen(QPen(t.ink, line));
-    p_.setBrush(t.wool);
-    p_.drawPath(m.map(shape_.core()));
+    draw(near, dashed, t.farFill);
+    draw(m.map(shape_.core()), QPen(t.ink, line), t.wool);
   } else {
-    p_.setPen(QPen(t.ink, line));
-    p_.setBrush(t.coat);
-    p_.drawPath(flats);
-    p_.drawPath(near);
+    draw(flats, QPen(t.ink, line), t.coat);
+    draw(near, QPen(t.ink, line), t.coat);
     p_.setPen(Qt::NoPen);
     p_.setBrush(t.core);
     p_.drawPath(m.map(shape_.core()));

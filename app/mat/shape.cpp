@@ -72,16 +72,27 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
   Kept& kept = this->kept(figure, coat, view);
   if (kept.whole) return *kept.whole;
   ViewShape shape;
+  if (only_) {
+    // Under the hand limbs are not united: painted one over the other they look it.
+    for (size_t i = 0; i < figure.limbs.size(); ++i) {
+      const LimbShape& one = limb(figure, coat, view, static_cast<int>(i));
+      const bool far = isFar(figure.limbs[i], view);
+      (far ? shape.far : shape.near).addPath(one.outline);
+      if (!far) shape.kept.addPath(one.core());
+    }
+    for (QPainterPath* path : {&shape.near, &shape.far, &shape.kept}) path->setFillRule(Qt::WindingFill);
+  }
   std::vector<std::vector<Polygon>> near;
   std::vector<std::vector<Polygon>> far;
-  for (size_t i = 0; i < figure.limbs.size(); ++i)
+  for (size_t i = 0; i < figure.limbs.size() && !only_; ++i)
     (isFar(figure.limbs[i], view) ? far : near)
         .push_back(limb(figure, coat, view, static_cast<int>(i)).polygons);
-  const bool quick = only_.has_value();
-  shape.body = united(near, 1, quick);
-  shape.near = toPath(shape.body, 1);
+  if (!near.empty()) {
+    shape.body = united(near, 1);
+    shape.near = toPath(shape.body, 1);
+  }
   shape.coatShare = coat / figure.scale;
-  if (!far.empty()) shape.far = toPath(united(far, 1, quick), 1);
+  if (!far.empty()) shape.far = toPath(united(far, 1), 1);
   for (const FigureFlat& flat : figure.flats) {
     if (only_) { // under the hand the felt's edge is left out
       Polygon points;

@@ -46,13 +46,13 @@ PoseCard::PoseCard(Session& session, PoseView& view, QWidget* parent)
   layout->addWidget(limb_);
   layout->addWidget(whole_);
   lately_.setSingleShot(true);
-  lately_.setInterval(100);
+  lately_.setInterval(150);
   connect(&lately_, &QTimer::timeout, this, [this] {
     if (isVisible()) refresh();
   });
   connect(&session_, &Session::poseChanged, this, [this] {
     if (!isVisible()) return;
-    // Under the hand the numbers follow ten times a second; the figure follows every frame.
+    // Under the hand the numbers follow some six times a second; the figure follows every frame.
     if (!session_.inRun()) {
       lately_.stop();
       refresh();

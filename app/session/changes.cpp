@@ -177,8 +177,8 @@ void setStance(Session& session, const QString& name, PatternPose pose, const QS
 }
 
 void dragJoint(Session& session, const SidedJoint& joint, const Vec3& mm, bool planted, const QString& run) {
-  auto dragged = edit::jointDragged(session.project(), session.plan(), session.stance().report().figure,
-                                    joint, mm, planted);
+  auto dragged = edit::jointDragged(session.project(), session.plan(), session.stance().plan().figure, joint,
+                                    mm, planted);
   if (!dragged) return;
   (void)session.apply(tr("pose"), std::move(dragged->project), run);
   if (dragged->limited) session.note(tr("A joint is as far as it goes."));

@@ -216,6 +216,7 @@ void Session::endRun() {
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
   if (plan_->wool->guessed) solve();
+  stance_->settle();
   if (stance_->judged()) {
     emit poseChanged();
     tellSettled();

@@ -1,10 +1,15 @@
 #include "session/stance_view.h"
 
+#include "kit/beside.h"
 #include "session/session.h"
 
 namespace columna {
 
-StanceView::StanceView(Session& session) : QObject(&session), session_(session) {}
+StanceView::StanceView(Session& session) : QObject(&session), session_(session) {
+  connect(&asking_, &QFutureWatcher<Answer>::finished, this, &StanceView::answered);
+}
+
+StanceView::~StanceView() { asking_.waitForFinished(); }
 
 const PoseReport& StanceView::report() const {
   if (!report_)
@@ -32,7 +37,7 @@ const Plan& StanceView::plan() const {
 
 /// Figure and points of the drawn plan in the stance; its weight too, where it is judged.
 void StanceView::pose() const {
-  if (judged_ || report_) {
+  if ((judged_ || report_) && !behind_) {
     plan_->figure = report().figure;
     plan_->loads.centre = report().sums.armature.centre;
   } else {
@@ -51,6 +56,8 @@ void StanceView::setJudged(bool on) {
 }
 
 void StanceView::forget() {
+  ++plans_;
+  behind_ = false;
   report_.reset();
   plan_.reset();
   kept_.reset();
@@ -58,8 +65,44 @@ void StanceView::forget() {
 
 void StanceView::stanceChanged(bool poses) {
   if (poses) kept_.reset();
+  ++stances_;
+  behind_ = judged_ && report_ && session_.inRun();
+  if (behind_)
+    ask();
+  else
+    report_.reset();
+  if (plan_) pose();
+}
+
+void StanceView::settle() {
+  if (!behind_) return;
+  behind_ = false;
   report_.reset();
   if (plan_) pose();
+}
+
+void StanceView::ask() {
+  if (asking_.isRunning()) return; // its end asks again
+  asking_.setFuture(beside([plans = plans_, stances = stances_, project = session_.project(),
+                            plan = session_.plan(), shelf = session_.sharedCatalog()] {
+    return Answer{plans, stances,
+                  std::make_shared<PoseReport>(poseReport(project, plan, *shelf, project.stances.now))};
+  }));
+}
+
+void StanceView::answered() {
+  if (!behind_) return;
+  const Answer answer = asking_.result();
+  if (answer.plan == plans_) {
+    report_ = std::move(*answer.report);
+    behind_ = answer.stance != stances_;
+    if (plan_) pose();
+  }
+  // Where the hand has moved on, its next frame shows the answer.
+  if (behind_)
+    ask();
+  else
+    emit session_.poseChanged();
 }
 
 } // namespace columna
