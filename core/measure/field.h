@@ -206,7 +206,8 @@ constexpr void eachField(const Visit& visit) {
   constexpr size_t count = std::tuple_size_v<std::remove_cvref_t<decltype(Table<Owner>::fields)>>;
   [&]<size_t... kIndex>(std::index_sequence<kIndex...>) {
     (visit(std::get<kIndex>(Table<Owner>::fields)), ...);
-  }(std::make_index_sequence<count>());
+  }
+  (std::make_index_sequence<count>());
 }
 
 /// The field of a member; one that is not in the table does not compile.
