@@ -106,10 +106,11 @@ private:
   template <class F, class Owner, class Inner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& owner,
              std::optional<Inner>& to) const {
-    if (in.is_null())
-      to.reset();
-    else
-      value(in, at, f, owner, to.emplace());
+    to.reset();
+    if (in.is_null()) return;
+    Inner one{};
+    value(in, at, f, owner, one);
+    to = std::move(one);
   }
   template <class F, class Owner, class Inner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& owner,

@@ -45,13 +45,14 @@ template <class F, class Owner, class Inner>
 Json value(const F& f, const Owner& owner, const std::map<std::string, Inner>& of,
            const std::map<std::string, Inner>& /*usual*/) {
   Json out = Json::object();
-  for (const auto& [key, each] : of) {
+  for (const auto& entry : of) {
+    const Inner& each = entry.second;
     if constexpr (requires { Table<Inner>::nothing(each); })
       if (Table<Inner>::nothing(each)) continue;
     Inner usual{};
     if constexpr (std::is_same_v<typename Kept<typename F::Value>::Type, Inner>)
       if (f.usual != nullptr) usual = owner.*f.usual;
-    out[key] = value(f, owner, each, usual);
+    out[entry.first] = value(f, owner, each, usual);
   }
   return out;
 }

@@ -27,6 +27,15 @@ struct Group {
   Keys known;
 };
 
+/// The keys by which an entry of a list is the same as one before.
+template <class F>
+Keys identityOf(const F& f) {
+  Keys out;
+  for (const std::string_view key : f.same)
+    if (!key.empty()) out.emplace_back(key);
+  return out;
+}
+
 template <Tabled T>
 void groupsOf(const std::vector<Step>& path, const Keys& same, std::vector<Group>& out) {
   Group group{path, same, {}};
@@ -37,19 +46,17 @@ void groupsOf(const std::vector<Step>& path, const Keys& same, std::vector<Group
     using Inner = typename Kept<Value>::Type;
     if constexpr (Tabled<Inner>) {
       std::vector<Step> inner = path;
-      Keys by = same;
       // What was taken back does not come again for the sake of what is unknown in it.
       const bool optional = std::is_same_v<Value, std::optional<Inner>>;
       inner.push_back({std::string(f.key), !optional, false});
       if constexpr (std::is_same_v<Value, std::vector<Inner>>) {
         inner.push_back({"[]"});
-        by.clear();
-        for (const std::string_view key : f.same)
-          if (!key.empty()) by.emplace_back(key);
+        groupsOf<Inner>(inner, identityOf(f), out);
+      } else {
+        if constexpr (std::is_same_v<Value, std::map<std::string, Inner>>)
+          inner.push_back({"*", true, f.outlives});
+        groupsOf<Inner>(inner, same, out);
       }
-      if constexpr (std::is_same_v<Value, std::map<std::string, Inner>>)
-        inner.push_back({"*", true, f.outlives});
-      groupsOf<Inner>(inner, by, out);
     }
   });
 }
