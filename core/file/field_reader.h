@@ -4,9 +4,11 @@
 
 #include "measure/field.h"
 
+#include <Eigen/Core>
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cmath>
 #include <string>
 #include <utility>

@@ -3,6 +3,7 @@
 
 #include "measure/field.h"
 
+#include <Eigen/Core>
 #include <nlohmann/json.hpp>
 
 #include <string>

@@ -1,6 +1,5 @@
 // The tables of fields: each field is written, read and described; its range holds to the last number; files
 // of the version before come up to date.
-#include "file/field_reader.h"
 #include "file/migrations.h"
 #include "file/project_schema.h"
 #include "file/readable.h"
