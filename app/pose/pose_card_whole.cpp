@@ -26,7 +26,7 @@
 #include <numbers>
 
 namespace columna {
-namespace {} // namespace
+
 void PoseCard::buildWhole() {
   auto* layout = column(whole_);
   auto* grid = new QGridLayout;

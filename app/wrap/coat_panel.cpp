@@ -17,7 +17,6 @@
 #include <cmath>
 
 namespace columna {
-namespace {} // namespace
 
 CoatPanel::CoatPanel(Session& session, WrapView& view, QWidget* parent)
     : QWidget(parent), session_(session), view_(view) {

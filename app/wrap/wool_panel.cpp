@@ -15,7 +15,7 @@
 #include <QPushButton>
 
 namespace columna {
-namespace {} // namespace
+
 WoolPanel::WoolPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
   setAccessibleName(tr("Wool at hand"));
   auto* grid = new QGridLayout(this);
