@@ -170,7 +170,7 @@ void PoseCard::supported() {
   if (const auto how = columna::feet(feet_->currentData().toString().toStdString())) s.feet = *how;
   s.at = at_->currentData().toString().toStdString();
   // What is not a length or a weight is refused here, what is out of range by the change itself.
-  const auto read = [&](QLineEdit* field, double& to, const auto& parse) {
+  const auto read = [&](QLineEdit* field, auto& to, const auto& parse) {
     if (!field->isModified()) return;
     field->setModified(false);
     const Result<double> given = parse(field->text().toStdString(), session_.units());
@@ -183,11 +183,7 @@ void PoseCard::supported() {
   read(baseWidth_, s.baseWidth, parseLength);
   read(baseMass_, s.baseMass, parseMass);
   std::optional<double> error = session_.project().stances.legError;
-  if (legError_->isModified()) {
-    double mm = error.value_or(session_.catalog().pose.legError);
-    read(legError_, mm, parseLength);
-    error = mm;
-  }
+  read(legError_, error, parseLength);
   (void)session_.apply(tr("how it stands"), edit::supportedBy(session_.project(), s, error));
   showWhole();
 }

@@ -1,5 +1,6 @@
 #include "session/changes.h"
 
+#include "anatomy/joint_names.h"
 #include "edit/figure_edit.h"
 #include "edit/pose_edit.h"
 #include "edit/study_edit.h"
@@ -90,8 +91,7 @@ Refusal setShape(Session& session, const QString& name, Shape shape, bool keepSc
 
 Refusal moveJoint(Session& session, const std::string& joint, const Vec3& place, bool carry,
                   const QString& run) {
-  const bool sided = !session.plan().pattern->joints.contains(joint);
-  QString words = str(sided ? joint.substr(joint.find('-') + 1) : joint);
+  QString words = str(withoutSide(session.plan().pattern, joint));
   words.replace(u'_', u' ');
   return session.apply(
       tr("move %1").arg(words),

@@ -7,6 +7,8 @@
 #include "session/build_view.h"
 #include "session/stance_view.h"
 
+#include <utility>
+
 namespace columna {
 
 Session::~Session() {
@@ -73,7 +75,7 @@ void Session::announce() {
 void Session::settle() {
   settling_.stop();
   if (behind_ && inRun_) {
-    if (summing_.isRunning()) return; // its end asks again
+    if (std::exchange(awaited_, true)) return; // its end asks again
     summing_.setFuture(beside([turn = turn_, project = project(), shelf = catalog_, known = known_] {
       return Summed{turn, project.pattern, columna::plan(project, *shelf, {known, true})};
     }));
@@ -116,6 +118,7 @@ void Session::tellNext() {
 }
 
 void Session::summed() {
+  awaited_ = false;
   if (!behind_ || !inRun_) return; // the hand has let go, and the whole plan is made
   Summed done = summing_.result();
   settled_.restart();
@@ -215,6 +218,7 @@ void Session::endRun() {
   inRun_ = false;
   history_.endRun();
   if (behind_ || settling_.isActive()) settle();
+  if (telling_.isActive()) tellNext(); // the rest at once
   if (plan_->wool->guessed) solve();
   stance_->settle();
   if (stance_->judged()) {

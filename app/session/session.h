@@ -94,7 +94,7 @@ public:
   /// Waits for it, for what is printed or written.
   void finishSolid();
 
-  /// Calls whenever the plan has settled: at once, but while something is dragged at most ten times a second,
+  /// Calls whenever the plan has settled: at once, but while something is dragged some six times a second,
   /// and then the listeners take turns, a few milliseconds a frame, so that the hand never waits for them
   /// all.
   void onSettled(QObject* listener, std::function<void()> told);
@@ -162,6 +162,7 @@ private:
   std::atomic<bool> stopSolving_{false};
   std::uint64_t turn_ = 0; ///< counts changes
   QFutureWatcher<Summed> summing_;
+  bool awaited_ = false; ///< an answer is to come; one that is made but not told yet must not be overtaken
   QElapsedTimer settled_;
 };
 

@@ -3,6 +3,8 @@
 #include "kit/beside.h"
 #include "session/session.h"
 
+#include <utility>
+
 namespace columna {
 
 StanceView::StanceView(Session& session) : QObject(&session), session_(session) {
@@ -82,7 +84,7 @@ void StanceView::settle() {
 }
 
 void StanceView::ask() {
-  if (asking_.isRunning()) return; // its end asks again
+  if (std::exchange(awaited_, true)) return; // its end asks again
   asking_.setFuture(beside([plans = plans_, stances = stances_, project = session_.project(),
                             plan = session_.plan(), shelf = session_.sharedCatalog()] {
     return Answer{plans, stances,
@@ -91,6 +93,7 @@ void StanceView::ask() {
 }
 
 void StanceView::answered() {
+  awaited_ = false;
   if (!behind_) return;
   const Answer answer = asking_.result();
   if (answer.plan == plans_) {

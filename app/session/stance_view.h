@@ -54,6 +54,7 @@ private:
   std::uint64_t plans_ = 0;   ///< counts plans: an answer for another is dropped
   std::uint64_t stances_ = 0; ///< counts stances: one for an earlier is shown, and asked again
   QFutureWatcher<Answer> asking_;
+  bool awaited_ = false; ///< an answer is to come; one that is made but not told yet must not be overtaken
   mutable std::optional<PoseReport> report_;
   mutable std::optional<Plan> plan_;
   mutable std::optional<std::vector<PoseReport>> kept_;

@@ -1,5 +1,6 @@
 #include "study/study_layer.h"
 
+#include "anatomy/joint_names.h"
 #include "edit/study_edit.h"
 #include "judge/pose_words.h"
 #include "kit/say.h"
@@ -53,7 +54,7 @@ const Photo* StudyLayer::photo(View view) const {
 
 bool StudyLayer::tracing(View view) const { return photo(view) != nullptr; }
 
-Similarity StudyLayer::at_rest(const Photo& photo) const {
+Similarity StudyLayer::atRest(const Photo& photo) const {
   const Figure& f = session_.plan().figure;
   const QRectF b = shapes_.of(f, session_.plan().wool->coatThickness, photo.view).bounds;
   Similarity s;
@@ -74,7 +75,7 @@ std::optional<QRectF> StudyLayer::instead(View view) const {
 
 QRectF StudyLayer::pictureBounds(View view) const {
   const Photo* p = photo(view);
-  const Similarity rest = at_rest(*p);
+  const Similarity rest = atRest(*p);
   const double scale = session_.plan().figure->scale;
   QPolygonF corners;
   for (const auto& [x, y] :
@@ -86,11 +87,11 @@ QRectF StudyLayer::pictureBounds(View view) const {
 }
 
 Vec2 StudyLayer::toPicture(const Viewport& v, const QPointF& at) const {
-  return at_rest(*photo(v.view)).toPicture(v.mm(at) / session_.plan().figure->scale);
+  return atRest(*photo(v.view)).toPicture(v.mm(at) / session_.plan().figure->scale);
 }
 
 QPointF StudyLayer::fromPicture(const Viewport& v, const Vec2& at) const {
-  return v.at(Vec2(at_rest(*photo(v.view)).toModel(at) * session_.plan().figure->scale));
+  return v.at(Vec2(atRest(*photo(v.view)).toModel(at) * session_.plan().figure->scale));
 }
 
 QTransform StudyLayer::overlay(View view) const {
@@ -98,7 +99,7 @@ QTransform StudyLayer::overlay(View view) const {
   if (!p) return {};
   const auto fit = fitSimilarity(session_.plan().pattern, *p);
   if (!fit) return {};
-  const Similarity rest = at_rest(*p);
+  const Similarity rest = atRest(*p);
   const double scale = session_.plan().figure->scale;
   const auto map = [&](const Vec2& mm) { return Vec2(rest.toModel(fit->toPicture(mm / scale)) * scale); };
   const Vec2 o = map({0, 0});
@@ -300,9 +301,7 @@ void StudyLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifier
   };
   Vec3 place = put(v.mm(at));
   // Near where the animal has it, it goes there.
-  const std::string name = plan.pattern->joints.contains(grip_->joint)
-                               ? grip_->joint
-                               : grip_->joint.substr(grip_->joint.find('-') + 1);
+  const std::string name = withoutSide(plan.pattern, grip_->joint);
   Vec3 by(0, 0, 0);
   for (const std::string& key : {name, grip_->joint})
     if (const auto moved = session_.project().shape.moved.find(key);

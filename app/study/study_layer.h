@@ -70,7 +70,7 @@ private:
   [[nodiscard]] QRectF pictureBounds(View view) const;
   /// Modules to picture, before anything is placed: the picture stands on the ground, a little larger than
   /// the figure.
-  [[nodiscard]] Similarity at_rest(const Photo& photo) const;
+  [[nodiscard]] Similarity atRest(const Photo& photo) const;
   /// mm of the mat for the figure as it lies over the picture; the identity without one.
   [[nodiscard]] QTransform overlay(View view) const;
   void paintPicture(QPainter& painter, const Viewport& v, const Photo& photo) const;

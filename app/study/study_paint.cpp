@@ -1,4 +1,5 @@
 // How Study's layer looks.
+#include "anatomy/joint_names.h"
 #include "study/study_layer.h"
 #include "theme/theme.h"
 
@@ -196,8 +197,7 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
       p.drawRect(QRectF(-s, -s, 2 * s, 2 * s));
       p.restore();
     } else if (g.kind == Grip::Kind::Joint) {
-      const std::string name =
-          plan.pattern->joints.contains(g.joint) ? g.joint : g.joint.substr(g.joint.find('-') + 1);
+      const std::string name = withoutSide(plan.pattern, g.joint);
       const auto& moved = session_.project().shape.moved;
       const bool changed = moved.contains(name) || moved.contains(g.joint);
       const bool far = v.view == View::Side && g.joint.starts_with("left-");

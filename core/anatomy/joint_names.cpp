@@ -62,4 +62,8 @@ void nameJoints(Figure& figure, const Pattern& pattern) {
   }
 }
 
+std::string withoutSide(const Pattern& pattern, const std::string& joint) {
+  return pattern.joints.contains(joint) ? joint : joint.substr(joint.find('-') + 1);
+}
+
 } // namespace columna

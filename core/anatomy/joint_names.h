@@ -9,4 +9,7 @@ namespace columna {
 /// its place in its limb, "2nd joint of the left foreleg".
 void nameJoints(Figure& figure, const Pattern& pattern);
 
+/// The pattern's name of a joint that may have its side before it: "elbow" of "left-elbow".
+[[nodiscard]] std::string withoutSide(const Pattern& pattern, const std::string& joint);
+
 } // namespace columna

@@ -1,5 +1,6 @@
 #include "edit/study_edit.h"
 
+#include "anatomy/joint_names.h"
 #include "edit/erase_at.h"
 
 #include <algorithm>
@@ -52,7 +53,7 @@ Project jointMoved(Project project, const Catalog& catalog, const Plan& plan, co
   const auto now = jointPlace(pattern, joint);
   if (!now) return project;
   const bool right = joint.starts_with("right-") && !pattern.joints.contains(joint);
-  const std::string name = pattern.joints.contains(joint) ? joint : joint.substr(joint.find('-') + 1);
+  const std::string name = withoutSide(pattern, joint);
   const Vec3 step = place / plan.figure->scale - *now;
   Shape shape = project.shape;
   const auto move = [&](const std::string& which, const FigureLimb& limb) {

@@ -7,6 +7,7 @@
 #include "turn/turntable.h"
 
 #include <QAction>
+#include <QPainter>
 #include <QToolButton>
 #include <QWheelEvent>
 
@@ -75,6 +76,41 @@ TEST_F(MatTest, PlusMinusWheelAndNoughtChangeTheScaleAndGiveItBack) {
     for (int k = 0; k < 120; ++k) QTest::keyClick(mat(), Qt::Key_Minus);
     EXPECT_GE(mat()->scale(), 0.05);
     mat()->fit();
+  }
+}
+
+TEST_F(MatTest, UnderTheHandTheBodyIsNearlyTheSamePicture) {
+  // Limbs painted one over the other cover what their union does, and nothing is left when the hand lets go.
+  const Figure& figure = plan().figure;
+  const double coat = plan().wool->coatThickness;
+  for (const View view : {View::Side, View::Front, View::Above}) {
+    Shapes fine;
+    const QRectF box = fine.of(figure, coat, view).bounds;
+    const auto area = [&box](const QPainterPath& path) {
+      constexpr int size = 600;
+      QImage image(size, size, QImage::Format_Grayscale8);
+      image.fill(0);
+      QPainter p(&image);
+      p.scale(size / box.width(), size / box.height());
+      p.translate(-box.topLeft());
+      p.fillPath(path, Qt::white);
+      p.end();
+      int inside = 0;
+      for (int y = 0; y < size; ++y)
+        for (int x = 0; x < size; ++x) inside += image.constScanLine(y)[x] > 127 ? 1 : 0;
+      return inside;
+    };
+    const int body = area(fine.of(figure, coat, view).near);
+    const int core = area(fine.of(figure, coat, view).core());
+    ASSERT_GT(body, 20000);
+    ASSERT_LT(core, body);
+    Shapes quick;
+    quick.follow(view);
+    EXPECT_NEAR(area(quick.of(figure, coat, view).near), body, 0.04 * body);
+    EXPECT_NEAR(area(quick.of(figure, coat, view).core()), core, 0.08 * core);
+    quick.follow(std::nullopt);
+    EXPECT_EQ(area(quick.of(figure, coat, view).near), body);
+    EXPECT_EQ(area(quick.of(figure, coat, view).core()), core);
   }
 }
 

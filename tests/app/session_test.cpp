@@ -7,6 +7,7 @@
 
 #include <QSignalSpy>
 #include <QTest>
+#include <QThread>
 
 using namespace columna;
 using namespace columna::test;
@@ -98,6 +99,83 @@ TEST_F(SessionTest, UnderTheHandOnlyTheFigureFollowsAndTheRestWhenItIsLetGo) {
   session.undo();
   EXPECT_NEAR(plan().figure->overallHeight, high, 1e-9) << "one step";
   EXPECT_NEAR(plan().totals.mass, mass, 1e-6 * mass);
+}
+
+TEST_F(SessionTest, UnderTheHandListenersTakeTurnsAndAllAreToldInTheEnd) {
+  constexpr size_t count = 12;
+  std::vector<int> told(count, 0);
+  std::vector<double> last(count, 0); // the height each was told last
+  std::vector<QObject> listeners(count);
+  size_t most = 0; // told in one go
+  size_t inOneGo = 0;
+  bool paused = true;
+  for (size_t k = 0; k < count; ++k)
+    session.onSettled(&listeners[k], [&, k] {
+      inOneGo = std::exchange(paused, false) ? 1 : inOneGo + 1;
+      most = std::max(most, inOneGo);
+      ++told[k];
+      last[k] = plan().figure->overallHeight;
+      QThread::msleep(2);
+    });
+  QElapsedTimer clock;
+  clock.start();
+  double mm = 100;
+  while (clock.elapsed() < 1500) {
+    ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, mm += 0.1, QStringLiteral("drag")));
+    paused = true; // the hand's next frame
+    QTest::qWait(5);
+  }
+  for (const int times : told) EXPECT_GE(times, 1) << "nobody waits for good";
+  EXPECT_LT(most, count) << "not all in one frame";
+  session.endRun();
+  for (const double height : last) EXPECT_NEAR(height, mm, 1e-9) << "once it is let go, all at once";
+  // Not under the hand: at once, and one that is gone is not told.
+  const std::vector<int> before = told;
+  auto gone = std::make_unique<QObject>();
+  bool reached = false;
+  session.onSettled(gone.get(), [&reached] { reached = true; });
+  gone.reset();
+  ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, 90));
+  for (size_t k = 0; k < count; ++k) EXPECT_GT(told[k], before[k]);
+  EXPECT_FALSE(reached);
+}
+
+TEST_F(SessionTest, TheSumsOfADraggedStanceFollowAndAreExactWhenItIsLetGo) {
+  session.stance().setJudged(true);
+  (void)session.stance().report();
+  const auto exactly = [this] {
+    return poseReport(session.project(), plan(), session.catalog(), session.project().stances.now);
+  };
+  PatternPose pose;
+  const auto bend = [&](double by) {
+    pose.turns["neck1"].flex = by;
+    changes::setStance(session, QStringLiteral("neck"), pose, QStringLiteral("drag"));
+  };
+  for (int k = 1; k <= 6; ++k) {
+    bend(0.05 * k);
+    const Figure posed = posedFigure(plan(), session.project().stances.now);
+    for (size_t b = 0; b < posed.bones.size(); ++b)
+      EXPECT_EQ(session.stance().plan().figure->bones[b].end, posed.bones[b].end) << "the figure never waits";
+  }
+  // The hand rests: the sums come up with it.
+  const Vec3 rest = exactly().sums.armature.centre;
+  ASSERT_TRUE(QTest::qWaitFor([&] { return session.stance().report().sums.armature.centre == rest; }, 60000));
+  // It moves on and lets go before they could.
+  bend(0.4);
+  session.endRun();
+  const PoseReport exact = exactly();
+  EXPECT_NE(exact.sums.armature.centre, rest);
+  const PoseReport& report = session.stance().report();
+  EXPECT_EQ(report.sums.armature.centre, exact.sums.armature.centre);
+  EXPECT_EQ(session.stance().plan().loads.centre, exact.sums.armature.centre);
+  ASSERT_EQ(report.joints.size(), exact.joints.size());
+  for (size_t j = 0; j < exact.joints.size(); ++j)
+    EXPECT_EQ(report.joints[j].hold.hold, exact.joints[j].hold.hold);
+  // An answer under way is not taken for another animal's.
+  bend(0.1);
+  ASSERT_FALSE(changes::setPattern(session, QStringLiteral("heron")));
+  QTest::qWait(200);
+  EXPECT_EQ(session.stance().report().sums.armature.centre, exactly().sums.armature.centre);
 }
 
 TEST_F(SessionTest, TheSelectionIsKeptByItsPartWhenTheAnimalChanges) {
