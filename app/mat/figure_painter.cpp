@@ -198,7 +198,8 @@ void FigurePainter::letters() {
   p_.setFont(typeface(13, QFont::Bold));
   const QFontMetricsF metrics(p_.font());
   const QPointF middle = v_.at(plan_.loads.centre);
-  std::vector<QRectF> taken;
+  // The view's name stands along its top.
+  std::vector<QRectF> taken{QRectF(v_.clip.topLeft(), QSizeF(v_.clip.width(), px(28)))};
   for (size_t i = 0; i < plan_.pieces.size(); ++i) {
     const Piece& piece = plan_.pieces[i];
     if (piece.limbs.empty() || piece.route.size() < 2) continue;
