@@ -1,5 +1,6 @@
 // How Study's layer looks.
 #include "anatomy/joint_names.h"
+#include "kit/dot.h"
 #include "study/study_layer.h"
 #include "theme/theme.h"
 
@@ -202,9 +203,8 @@ void StudyLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
       const bool changed = moved.contains(name) || moved.contains(g.joint);
       const bool far = v.view == View::Side && g.joint.starts_with("left-");
       p.setOpacity(far ? 0.45 : 1);
-      p.setPen(QPen(changed ? t.woad : t.ink, changed ? 2.2 : 1.2));
-      p.setBrush(t.card);
-      p.drawEllipse(g.at, frame(large ? kJoint : 3), frame(large ? kJoint : 3));
+      paintDot(p, g.at, frame(large ? kJoint : 3), QPen(changed ? t.woad : t.ink, changed ? 2.2 : 1.2),
+               t.card);
       p.setOpacity(1);
     }
   }

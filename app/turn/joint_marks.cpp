@@ -1,5 +1,6 @@
 #include "turn/joint_marks.h"
 
+#include "kit/dot.h"
 #include "kit/say.h"
 #include "kit/verdict_mark.h"
 #include "theme/theme.h"
@@ -49,9 +50,7 @@ void paintJointMarks(QPainter& p, const Plan& plan, const PoseReport& report, in
     const QPointF place = at(plan.skeleton->points[static_cast<size_t>(point)].at);
     places.push_back(place);
     middle += place;
-    p.setPen(QPen(t.ink, 1.4));
-    p.setBrush(t.card);
-    p.drawEllipse(place, px(4), px(4));
+    paintDot(p, place, px(4), QPen(t.ink, 1.4), t.card);
   }
   if (!places.empty()) middle /= static_cast<double>(places.size());
   std::vector<QRectF> taken;
