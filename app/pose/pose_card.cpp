@@ -2,6 +2,7 @@
 
 #include "edit/pose_edit.h"
 #include "judge/pose_words.h"
+#include "kit/beside.h"
 #include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "pose/card_parts.h"
@@ -18,7 +19,6 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 #include <cmath>
 #include <limits>
@@ -65,7 +65,7 @@ PoseCard::PoseCard(Session& session, PoseView& view, QWidget* parent)
     planted_->setChecked(view_.planted());
   });
   connect(&limiting_, &QFutureWatcher<Limits>::finished, this, [this] {
-    const Limits done = limiting_.result();
+    const Limits done = answerOf(limiting_);
     if (done.turn != turn_) {
       askLimits();
       return;
@@ -80,7 +80,7 @@ PoseCard::PoseCard(Session& session, PoseView& view, QWidget* parent)
   });
 }
 
-PoseCard::~PoseCard() { limiting_.waitForFinished(); }
+PoseCard::~PoseCard() { awaitEnd(limiting_); }
 
 QDoubleSpinBox* PoseCard::angle(QWidget* parent, const QString& name, double low, double high) {
   auto* box = new QDoubleSpinBox(parent);

@@ -13,8 +13,8 @@ namespace columna {
 
 Session::~Session() {
   stopSolving_ = true;
-  summing_.waitForFinished();
-  solving_.waitForFinished();
+  awaitEnd(summing_);
+  awaitEnd(solving_);
 }
 
 Session::Session(Catalog catalog, QObject* parent)
@@ -100,7 +100,7 @@ void Session::tellSettled() {
 }
 
 void Session::tellNext() {
-  constexpr int slice = 4;  // ms of a frame of 16
+  constexpr int slice = 3;  // ms of a frame of 16
   constexpr int pause = 12; // ms to the next frame
   telling_.stop();
   QElapsedTimer clock;
@@ -120,7 +120,7 @@ void Session::tellNext() {
 void Session::summed() {
   awaited_ = false;
   if (!behind_ || !inRun_) return; // the hand has let go, and the whole plan is made
-  Summed done = summing_.result();
+  Summed done = answerOf(summing_);
   settled_.restart();
   const bool current = done.turn == turn_;
   if (done.plan && done.pattern == project().pattern &&

@@ -26,7 +26,7 @@ void Session::solve() {
 void Session::solved() {
   if (!plan_->wool->guessed) return;
   const SolidWish wish = solidWish(*plan_);
-  const auto made = solving_.result();
+  const auto made = answerOf(solving_);
   if (stopSolving_ || made->key != solidKey(plan_->figure, wish.coat, wish.skin)) {
     if (!inRun_) solve(); // the figure has moved on; while it still moves its end asks again
     return;
@@ -41,7 +41,7 @@ void Session::solved() {
 void Session::finishSolid() {
   if (!plan_->wool->guessed) return;
   stopSolving_ = true;
-  solving_.waitForFinished();
+  awaitEnd(solving_);
   auto made = columna::plan(project(), *catalog_);
   if (!made) return;
   plan_ = std::move(made).value();

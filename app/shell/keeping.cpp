@@ -19,15 +19,15 @@ Keeping::Keeping(Session& session, QObject* parent) : QObject(parent), session_(
   connect(&timer_, &QTimer::timeout, this, &Keeping::write);
   connect(&writing_, &QFutureWatcher<std::optional<Problem>>::finished, this, [this] {
     if (!session_.changed()) place_.drop(); // it was saved meanwhile
-    if (!writing_.result() || told_) return;
+    if (!answerOf(writing_) || told_) return;
     told_ = true;
     session_.refuse(
-        tr("No copy for after a crash can be kept: %1").arg(sentence(*writing_.result(), session_.units())));
+        tr("No copy for after a crash can be kept: %1").arg(sentence(*answerOf(writing_), session_.units())));
   });
 }
 
 Keeping::~Keeping() {
-  if (writing_.isRunning()) writing_.waitForFinished();
+  if (writing_.isRunning()) awaitEnd(writing_);
 }
 
 QString Keeping::folder() {
@@ -66,12 +66,12 @@ std::optional<QString> Keeping::goOn(const LeftBehind& left) {
 
 void Keeping::drop() {
   timer_.stop();
-  if (writing_.isRunning()) writing_.waitForFinished();
+  if (writing_.isRunning()) awaitEnd(writing_);
   place_.drop();
 }
 
 void Keeping::flush() {
-  if (writing_.isRunning()) writing_.waitForFinished();
+  if (writing_.isRunning()) awaitEnd(writing_);
   if (session_.changed())
     (void)place_.keep(session_.unsaved());
   else

@@ -220,7 +220,7 @@ void MainWindow::exportBody(QString path) {
   tick.start();
   if (!watcher.isFinished()) loop.exec();
   dialog.reset();
-  if (const auto problem = watcher.result())
+  if (const auto problem = answerOf(watcher))
     session_.refuse(sentence(*problem, session_.units()));
   else
     session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));

@@ -37,7 +37,7 @@ RemedyList::RemedyList(Session& session, const QString& question, QWidget* paren
   connect(&trying_, &QFutureWatcher<Answer>::finished, this, &RemedyList::show_);
 }
 
-RemedyList::~RemedyList() { trying_.waitForFinished(); }
+RemedyList::~RemedyList() { awaitEnd(trying_); }
 
 QList<QPushButton*> RemedyList::changes() const { return list_->findChildren<QPushButton*>(); }
 
@@ -76,7 +76,7 @@ void RemedyList::start() {
 }
 
 void RemedyList::show_() {
-  const Answer answer = trying_.result();
+  const Answer answer = answerOf(trying_);
   if (answer.turn != turn_) return;
   waiting_ = false;
   words_->setVisible(answer.found.empty());

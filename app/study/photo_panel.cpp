@@ -132,7 +132,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QW
     known_->setFocus();
   });
   connect(&watcher_, &QFutureWatcher<Result<Picture>>::finished, this, [this] {
-    const Result<Picture> read = watcher_.result();
+    const Result<Picture> read = answerOf(watcher_);
     metering_.stop();
     bar_->hide();
     add_->setText(tr("Take one in…"));
@@ -155,7 +155,7 @@ PhotoPanel::PhotoPanel(Session& session, StudyView& study, StudyLayer* layer, QW
 
 PhotoPanel::~PhotoPanel() {
   stop();
-  watcher_.waitForFinished();
+  awaitEnd(watcher_);
 }
 
 void PhotoPanel::stop() {

@@ -152,8 +152,8 @@ ScalePanel::ScalePanel(Session& session, StudyView& study, QWidget* parent)
 
 ScalePanel::~ScalePanel() {
   if (stop_) *stop_ = true;
-  watcher_.waitForFinished();
-  solving_.waitForFinished();
+  awaitEnd(watcher_);
+  awaitEnd(solving_);
 }
 
 void ScalePanel::showEvent(QShowEvent* /*event*/) { changed(); }
@@ -192,7 +192,7 @@ void ScalePanel::start() {
 void ScalePanel::done() {
   if (stop_ && *stop_) return;
   behind_ = false;
-  const ScaleStudy study = watcher_.result();
+  const ScaleStudy study = answerOf(watcher_);
   const UnitSystem units = session_.units();
   chart_->set(study, false, units);
   QStringList words;
@@ -230,7 +230,7 @@ void ScalePanel::solve(bool core) {
 }
 
 void ScalePanel::solved() {
-  const Result<double> height = solving_.result();
+  const Result<double> height = answerOf(solving_);
   if (writeJson(toJson(session_.project())) != solvedFor_) return; // it is another figure by now
   if (height)
     changes::setSizing(session_, {SizeBy::OverallHeight, *height, {}}, solvedName_);

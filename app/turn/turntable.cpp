@@ -64,7 +64,7 @@ Turntable::Turntable(Session& session, QWidget* parent) : QWidget(parent), sessi
 
 Turntable::~Turntable() {
   stop_ = true;
-  making_.waitForFinished();
+  awaitEnd(making_);
 }
 
 void Turntable::setStage(Stage& stage) {
@@ -123,7 +123,7 @@ void Turntable::askFine() {
 }
 
 void Turntable::fineMade() {
-  const auto made = making_.result();
+  const auto made = answerOf(making_);
   if (stop_ || askedTurn_ != turn_) {
     if (isVisible()) fine_.start();
     return;
