@@ -11,7 +11,7 @@ StanceView::StanceView(Session& session) : QObject(&session), session_(session) 
   connect(&asking_, &QFutureWatcher<Answer>::finished, this, &StanceView::answered);
 }
 
-StanceView::~StanceView() { asking_.waitForFinished(); }
+StanceView::~StanceView() { awaitEnd(asking_); }
 
 const PoseReport& StanceView::report() const {
   if (!report_)
@@ -95,11 +95,16 @@ void StanceView::ask() {
 void StanceView::answered() {
   awaited_ = false;
   if (!behind_) return;
-  const Answer answer = asking_.result();
+  const Answer answer = answerOf(asking_);
   if (answer.plan == plans_) {
     report_ = std::move(*answer.report);
     behind_ = answer.stance != stances_;
-    if (plan_) pose();
+    if (plan_) {
+      if (behind_)
+        plan_->loads.centre = report_->sums.armature.centre; // the figure is where the hand has it already
+      else
+        pose();
+    }
   }
   // Where the hand has moved on, its next frame shows the answer.
   if (behind_)

@@ -5,7 +5,10 @@
 #include <Eigen/Geometry>
 
 #include <algorithm>
+#include <map>
 #include <numbers>
+#include <set>
+#include <utility>
 
 namespace columna {
 namespace {
@@ -42,7 +45,7 @@ public:
     for (const PatternBone& b : p_.bones)
       for (const bool right : {false, true}) {
         if (right && !b.twin) continue;
-        const Carried c = carried(b, right);
+        const Carried& c = carried(b, right);
         // A joint goes with the bone that ends there; one where none ends, with the bone that begins there.
         putJoint(out, b.from, right, c(joint(b.from, right)), false);
         putJoint(out, b.to, right, c(joint(b.to, right)), true);
@@ -117,17 +120,20 @@ private:
     return flip * m * flip;
   }
 
-  [[nodiscard]] Carried carried(const PatternBone& b, bool right) const {
+  /// Each bone is asked for by every place it carries, and its parent by every child: worked out once.
+  const Carried& carried(const PatternBone& b, bool right) {
+    const auto [place, fresh] = carried_.try_emplace({&b, right});
+    if (!fresh) return place->second;
     Carried c;
     c.from = c.at = joint(b.from, right);
     c.turn = turnOf(b, right);
     if (!b.parent.empty()) {
       const PatternBone* parent = p_.bone(b.parent);
-      const Carried up = carried(*parent, right && parent->twin);
+      const Carried& up = carried(*parent, right && parent->twin);
       c.turn = up.turn * c.turn;
       c.at = up(c.from);
     }
-    return c;
+    return place->second = c;
   }
 
   void putJoint(Pattern& out, const std::string& name, bool right, const Vec3& at, bool ends) {
@@ -142,7 +148,7 @@ private:
       out.joints[name] = at;
   }
 
-  void moveFlats(Pattern& out) const {
+  void moveFlats(Pattern& out) {
     for (size_t i = 0; i < p_.flats.size(); ++i) {
       const PatternFlat& f = p_.flats[i];
       for (const bool right : {false, true}) {
@@ -166,6 +172,7 @@ private:
 
   const Pattern& p_;
   const PatternPose& pose_;
+  std::map<std::pair<const PatternBone*, bool>, Carried> carried_;
   std::set<std::string> endsLeft_, endsRight_;
 };
 
