@@ -1,5 +1,6 @@
 #include "mat/figure_painter.h"
 
+#include "kit/dot.h"
 #include "kit/verdict_mark.h"
 #include "theme/theme.h"
 
@@ -78,7 +79,11 @@ void FigurePainter::body() {
   // Under the hand limbs lie one over the other: the lines between them go under the fill.
   const auto draw = [&](const QPainterPath& path, const QPen& pen, const QColor& fill) {
     QPen under = pen;
-    if (shapes_.coarse()) {
+    if (shapes_.coarse() && pen.style() == Qt::SolidLine) {
+      // Filled once to each side: a stroke of so many corners takes far longer.
+      for (const QPointF& to : {QPointF(pen.widthF(), 0), QPointF(0, pen.widthF())})
+        for (const double way : {-1.0, 1.0}) p_.fillPath(path.translated(way * to), pen.color());
+    } else if (shapes_.coarse()) {
       under.setWidthF(2 * pen.widthF());
       p_.strokePath(path, under);
     }
@@ -248,9 +253,7 @@ void FigurePainter::joints() {
       for (const int point : run.points) {
         if (axial(limb.kind) && std::find(spine.begin(), spine.end(), point) == spine.end()) continue;
         const QPointF at = v_.at(plan_.skeleton->points[static_cast<size_t>(point)].at);
-        p_.setPen(QPen(mine ? t.card : t.ink, 1.4));
-        p_.setBrush(mine ? t.woad : t.card);
-        p_.drawEllipse(at, mine ? px(5.5) : px(4), mine ? px(5.5) : px(4));
+        paintDot(p_, at, mine ? px(5.5) : px(4), QPen(mine ? t.card : t.ink, 1.4), mine ? t.woad : t.card);
       }
   }
   p_.restore();

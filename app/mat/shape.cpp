@@ -80,6 +80,7 @@ const ViewShape& Shapes::of(const Figure& figure, double coat, View view) {
       (far ? shape.far : shape.near).addPath(one.outline);
       if (!far) shape.kept.addPath(one.core());
     }
+    shape.kept.addPath(toPath(seams(figure, view, coat), figure.scale));
     for (QPainterPath* path : {&shape.near, &shape.far, &shape.kept}) path->setFillRule(Qt::WindingFill);
   }
   std::vector<std::vector<Polygon>> near;

@@ -13,8 +13,7 @@ namespace {
 
 namespace clip = ClipperLib;
 
-constexpr double kSlit = 12; ///< grid units: what rounding leaves open
-constexpr int kCoarseCorners = 16;
+constexpr double kSlit = 12;     ///< grid units: what rounding leaves open
 constexpr int kFineCorners = 48; ///< of a round section where the whole figure is shown
 constexpr double kBlend = 60;    ///< of a whole body: notches where limbs join, as wool fills them
 
@@ -71,7 +70,6 @@ clip::Paths unite(const clip::Paths& paths, double close = kSlit) {
   clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
   // Rings seen edge-on leave hairline slits where two hulls share a line: grown and shrunk again, they close.
   clip::CleanPolygons(merged, 3);
-  if (close <= 0) return merged;
   return offset(offset(merged, close, clip::jtMiter), -close, clip::jtMiter);
 }
 
@@ -131,9 +129,7 @@ Vec2 project(const Vec3& p, View view) {
 std::vector<Polygon> outline(const Figure& figure, const std::vector<int>& limbs, View view, double inset,
                              int corners) {
   const double unit = figure.scale / 8000; // finer than a hair at any size
-  // Drawn coarsely it is drawn again in a moment, and united() closes the slits.
-  clip::Paths merged =
-      unite(limbPaths(figure, limbs, view, unit, corners), corners < kCoarseCorners ? 0 : kSlit);
+  clip::Paths merged = unite(limbPaths(figure, limbs, view, unit, corners));
   if (inset > 0) merged = offset(merged, -inset / unit, clip::jtRound);
   return toPolygons(std::move(merged), unit);
 }
@@ -170,6 +166,30 @@ std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, 
   clip::Paths paths;
   for (const Polygon& polygon : outline) paths.push_back(toPath(polygon, unit));
   return toPolygons(offset(paths, -inset / unit, clip::jtRound), unit);
+}
+
+std::vector<Polygon> seams(const Figure& figure, View view, double inset) {
+  constexpr double overlap = 1.2; // of the inset, which either outline ends before the section
+  constexpr int corners = 16;
+  std::vector<Polygon> out;
+  for (const Tube& tube : figure.tubes)
+    for (size_t i = 0; i < tube.slabBone.size(); ++i) {
+      const FigureBone& bone = figure.bones[static_cast<size_t>(tube.slabBone[i])];
+      const bool meets = i == 0 ? bone.parent >= 0
+                                : figure.bones[static_cast<size_t>(tube.slabBone[i - 1])].limb != bone.limb;
+      Ring ring = tube.rings[i];
+      ring.ru -= inset;
+      ring.rv -= inset;
+      if (!meets || ring.ru <= 0 || ring.rv <= 0) continue;
+      std::vector<Vec2> points;
+      for (const double way : {-overlap, overlap}) {
+        Ring moved = ring;
+        moved.centre += way * inset * ring.normal;
+        addRing(points, moved, view, corners);
+      }
+      out.push_back(convexHull(std::move(points)));
+    }
+  return out;
 }
 
 std::vector<Polygon> flatOutline(const FigureFlat& flat, View view, double scale) {

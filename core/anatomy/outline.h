@@ -35,6 +35,10 @@ using Polygon = std::vector<Vec2>;
 /// An outline drawn in by `inset` mm all round, for a figure of that many mm a module.
 [[nodiscard]] std::vector<Polygon> drawnIn(const std::vector<Polygon>& outline, double inset, double scale);
 
+/// Where limb follows on limb, in one tube or end to end: the section there less `inset` mm, long enough to
+/// join their own drawn-in outlines. For limbs that are drawn one by one.
+[[nodiscard]] std::vector<Polygon> seams(const Figure& figure, View view, double inset);
+
 /// A flat part's outline with the felt's thickness round it: from edge-on there is nothing else of it. For a
 /// figure of that many mm a module.
 [[nodiscard]] std::vector<Polygon> flatOutline(const FigureFlat& flat, View view, double scale);

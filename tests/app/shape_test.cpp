@@ -77,6 +77,37 @@ TEST(KeptOutlines, UnderTheHandItIsCoarseInThatViewAndFineAgainAfter) {
   EXPECT_NE(shapes.of(moved, 2, View::Front).near, front);
 }
 
+TEST(KeptOutlines, TheCoreUnderTheHandIsOfOnePieceToo) {
+  for (const char* animal : {"red_fox", "dragon", "river_otter"}) {
+    const Pattern* pattern = shelf().pattern(animal);
+    ASSERT_TRUE(pattern) << animal;
+    const Figure f = figureAtScale(*pattern, 160 / inModules(*pattern).overallHeight);
+    Shapes shapes;
+    const ViewShape fine = shapes.of(f, 2.5, View::Side);
+    Shapes thicker; // well inside of the core: its edge may be a little off
+    const ViewShape inner = thicker.of(f, 4, View::Side);
+    Shapes quick;
+    quick.follow(View::Side);
+    const ViewShape coarse = quick.of(f, 2.5, View::Side);
+    const QRectF all = fine.bounds;
+    int core = 0;
+    int missed = 0;
+    int beyond = 0;
+    const double step = all.height() / 120;
+    for (double x = all.left(); x < all.right(); x += step)
+      for (double y = all.top(); y < all.bottom(); y += step) {
+        const QPointF at(x, y);
+        const bool in = inner.core().contains(at);
+        core += in ? 1 : 0;
+        missed += in && !coarse.core().contains(at) ? 1 : 0;
+        beyond += coarse.core().contains(at) && !fine.near.contains(at) ? 1 : 0;
+      }
+    EXPECT_GT(core, 500) << animal;
+    EXPECT_LT(missed, 0.01 * core) << animal << ": a stripe where limb meets limb";
+    EXPECT_LT(beyond, 0.01 * core) << animal;
+  }
+}
+
 TEST(KeptOutlines, EveryLimbIsFoundByAPlaceInIt) {
   Shapes shapes;
   const Figure f = fox(160);
