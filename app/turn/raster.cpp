@@ -1,5 +1,7 @@
 #include "turn/raster.h"
 
+#include "measure/whole.h"
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -94,10 +96,10 @@ void Raster::triangle(const std::array<V3f, 3>& p, const std::array<float, 3>& s
   if (std::abs(area) < 1e-6F) return;
   const auto [left, right] = std::minmax({p[0].x(), p[1].x(), p[2].x()});
   const auto [top, bottom] = std::minmax({p[0].y(), p[1].y(), p[2].y()});
-  const int y0 = std::max(0, static_cast<int>(std::floor(top)));
-  const int y1 = std::min(image_.height() - 1, static_cast<int>(std::ceil(bottom)));
-  const int x0 = std::max(0, static_cast<int>(std::floor(left)));
-  const int x1 = std::min(image_.width() - 1, static_cast<int>(std::ceil(right)));
+  const int y0 = std::max(0, wholeOf(std::floor(top)));
+  const int y1 = std::min(image_.height() - 1, wholeOf(std::ceil(bottom)));
+  const int x0 = std::max(0, wholeOf(std::floor(left)));
+  const int x1 = std::min(image_.width() - 1, wholeOf(std::ceil(right)));
   if (x0 > x1 || y0 > y1) return;
   const float inv = 1 / area;
   // Shares of the corners: u of the first, v of the second, the rest of the third; all linear in x and y.

@@ -1,5 +1,7 @@
 #include "wool/cover.h"
 
+#include "measure/whole.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -117,12 +119,12 @@ FurRows furOn(const FigureLimb& limb, CoatFinish finish, double length, double g
   if (!(shown > 0) || !(length > 0) || !(girth > 0) || !inRows(finish)) return out;
   const RowKind row = rowKind(finish, shown, rules);
   out.spacing = row.spacing;
-  out.rows = std::max(1, static_cast<int>(std::floor(length / out.spacing)));
-  out.tufts = out.rows * std::max(1, static_cast<int>(std::ceil(girth / row.wide)));
+  out.rows = std::max(1, wholeOf(std::floor(length / out.spacing)));
+  out.tufts = wholeOf(out.rows * std::max(1.0, std::ceil(girth / row.wide)));
   out.cut = row.cut;
   out.grams = out.tufts * out.cut * row.linear;
   if (finish == CoatFinish::Yarn) out.yarn = out.tufts * out.cut;
-  out.perStaple = static_cast<int>(std::floor(staple / out.cut));
+  out.perStaple = wholeOf(std::floor(staple / out.cut));
   out.waste = out.perStaple > 0 ? 1 - out.perStaple * out.cut / staple : 1;
   switch (limb.kind) {
   case LimbKind::Tail:

@@ -1,5 +1,7 @@
 #include "wool/winding.h"
 
+#include "measure/whole.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -117,7 +119,7 @@ Winding windingOf(const FigureLimb& limb, const WindingInput& in, const Sliver& 
   const double total = in.grams / linear;
   // Toes and fingers have a wisp each, so that they come out alike.
   const int least = limb.kind == LimbKind::Digits ? std::max(1, limb.digits) : 1;
-  out.strips = std::max(least, static_cast<int>(std::ceil(total / rules.stripLongest - 1e-9)));
+  out.strips = std::max(least, wholeOf(std::ceil(total / rules.stripLongest - 1e-9)));
   out.length = total / out.strips;
   // A strip laid on the slant covers its width times what does not overlap at each turn.
   out.turns = total / std::hypot(round, step);

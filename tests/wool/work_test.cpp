@@ -44,6 +44,10 @@ TEST(Winding, IsPulledToWhatThePartAsks) {
   }
   // A thick part of a thin sliver takes the sliver as it comes.
   EXPECT_DOUBLE_EQ(windingOf(leg, {40, 60, 2, 90, rules.wrapped}, {0.004, 10}, rules).draft, 1);
+  // A fibre by itself for a mountain of wool: a count all the same.
+  const Winding mountain = windingOf(leg, {1e12, 1e4, 2, 1e4, rules.wrapped}, {1e-6, 40}, rules);
+  EXPECT_EQ(mountain.strips, 1000000000);
+  EXPECT_GT(mountain.length, 0);
   EXPECT_EQ(windingOf(leg, {1, 60, 2, 20, rules.wrapped}, {0, 40}, rules).strips, 0)
       << "a wool that weighs nothing";
 }
