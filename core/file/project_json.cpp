@@ -1,9 +1,9 @@
 #include "file/project_json.h"
 
-#include "file/field_reader.h"
 #include "file/field_writer.h"
 #include "file/keep_unknown.h"
 #include "file/migrations.h"
+#include "measure/field_reader.h"
 #include "project/project_fields.h"
 
 #include <charconv>

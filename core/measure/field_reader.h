@@ -24,7 +24,9 @@ public:
     Problem problem;
   };
 
-  explicit FieldReader(std::string file) : file_(std::move(file)) {}
+  /// `missing` is what to do about a field that is not there.
+  explicit FieldReader(std::string file, Said missing = say("open another copy of the file"))
+      : file_(std::move(file)), missing_(std::move(missing)) {}
 
   /// Reads all fields of a struct; `at` is where it lies in the file, empty for the file itself. Throws Bad.
   template <Tabled T>
@@ -40,7 +42,7 @@ public:
       if (found != in.end())
         value(*found, place, f, out, out.*f.member);
       else if (f.needed)
-        fail(place, say("is missing"), say("open another copy of the file"));
+        fail(place, say("is missing"), missing_);
     });
     if constexpr (requires { Table<T>::settle(out); })
       if (const std::optional<FieldProblem> problem = Table<T>::settle(out))
@@ -120,8 +122,10 @@ private:
     list(in, at, f.fewest, f.entries);
     to.clear();
     to.reserve(in.size());
-    for (const Json& each : in)
-      value(each, fmt::format("{}[{}]", at, to.size()), f, owner, to.emplace_back());
+    for (const Json& each : in) {
+      const std::string place = fmt::format("{}[{}]", at, to.size());
+      value(each, place, f, owner, to.emplace_back());
+    }
   }
   template <class F, class Owner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& owner,
@@ -174,6 +178,7 @@ private:
   }
 
   std::string file_;
+  Said missing_;
 };
 
 } // namespace columna
