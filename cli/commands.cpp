@@ -8,6 +8,7 @@
 #include "file/columna_file.h"
 #include "file/project_json.h"
 #include "file/project_schema.h"
+#include "head/head_reader.h"
 #include "judge/planning.h"
 #include "measure/gauge.h"
 #include "plan/plan.h"
@@ -113,8 +114,10 @@ int patterns(bool json) {
   return kGood;
 }
 
-int schema() {
-  std::cout << projectSchema().dump(2) << '\n';
+int schema(const std::string& of) {
+  if (of != "project" && of != "head")
+    return complain(fmt::format("there is no schema of \"{}\"; ask for project or head", of));
+  std::cout << (of == "head" ? headSchema() : projectSchema()).dump(2) << '\n';
   return kGood;
 }
 
@@ -225,7 +228,7 @@ int plan(const std::string& file, bool json) {
 }
 
 int check(const std::string& file) {
-  if (isPattern(file)) return checkPattern(file);
+  if (isPattern(file)) return isHead(file) ? checkHead(file) : checkPattern(file);
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
   if (opened->plan.findings.empty()) std::cout << "nothing to look at\n";

@@ -38,13 +38,20 @@ struct ExportOptions {
 int complain(const std::string& sentence);
 
 int patterns(bool json);
-/// Prints the JSON schema of a project file.
-int schema();
+/// Prints the JSON schema of a project file or a head file ("project", "head").
+int schema(const std::string& of);
 /// The wire materials with what is known of each.
 int materials(bool json);
 int create(const NewOptions& options);
 int plan(const std::string& file, bool json);
 int check(const std::string& file);
+/// Whether a file says that it is a head.
+bool isHead(const std::string& path);
+int checkHead(const std::string& path);
+/// The animals' heads.
+int heads(bool json);
+/// What the head of a project's figure asks of the maker: pads, eyes, pins, ears.
+int face(const std::string& file, bool json);
 /// Prints a pose's joints, or its frame as JSON; writes it as a deck for an outside solver.
 int frame(const std::string& file, const FrameOptions& options);
 /// Writes the body as .stl, .obj or .glb, or its girths as .csv, by the name's ending.

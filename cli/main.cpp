@@ -42,7 +42,9 @@ int main(int argc, char** argv) {
   auto* materials = app.add_subcommand("materials", "List the wires there are, with ranges and sources.");
   materials->add_flag("--json", json, "as JSON");
 
-  auto* schema = app.add_subcommand("schema", "Print the JSON schema of a project file.");
+  std::string of = "project";
+  auto* schema = app.add_subcommand("schema", "Print the JSON schema of a project or head file.");
+  schema->add_option("of", of, "project or head; project by default");
 
   auto* create = app.add_subcommand("new", "Start a project from an animal and a size.");
   create->add_option("--pattern", fresh.pattern, "the animal's id, from `patterns`")->required();
@@ -65,8 +67,15 @@ int main(int argc, char** argv) {
   plan->add_option("file", file, "a .columna file")->required();
   plan->add_flag("--json", json, "as JSON");
 
-  auto* check = app.add_subcommand("check", "Check a project or a pattern and list what to look at.");
-  check->add_option("file", file, "a .columna or pattern .json file")->required();
+  auto* check = app.add_subcommand("check", "Check a project, a pattern or a head and list what to look at.");
+  check->add_option("file", file, "a .columna file, or the .json of a pattern or a head")->required();
+
+  auto* heads = app.add_subcommand("heads", "List the animals' heads.");
+  heads->add_flag("--json", json, "as JSON");
+
+  auto* face = app.add_subcommand("face", "Print what the head asks of the maker: pads, eyes, pins, ears.");
+  face->add_option("file", file, "a .columna file")->required();
+  face->add_flag("--json", json, "as JSON");
 
   std::string core;
   std::string wire;
@@ -107,7 +116,7 @@ int main(int argc, char** argv) {
 
   return spoken(app, argc, argv, [&] {
     if (patterns->parsed()) return cli::patterns(json);
-    if (schema->parsed()) return cli::schema();
+    if (schema->parsed()) return cli::schema(of);
     if (materials->parsed()) return cli::materials(json);
     if (create->parsed()) return cli::create(fresh);
     if (sizing->parsed()) return cli::size(file, core, wire);
@@ -116,6 +125,8 @@ int main(int argc, char** argv) {
     if (sheet->parsed()) return cli::sheet(file, output);
     if (frame->parsed()) return cli::frame(file, framed);
     if (plan->parsed()) return cli::plan(file, json);
+    if (heads->parsed()) return cli::heads(json);
+    if (face->parsed()) return cli::face(file, json);
     return cli::check(file);
   });
 }

@@ -118,6 +118,45 @@ TEST(Cli, DataFilesOfAnyShapeAndOutputThatDoesNotFit) {
     EXPECT_EQ(run(scratch, std::string("check ") + odd).code, 2);
 }
 
+TEST(Cli, TellsWhatAHeadAsksOfTheMaker) {
+  const Scratch scratch;
+  const std::string file = scratch.path("f.columna");
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --head '52 mm' -o " + file).code, 0);
+  const Ran face = run(scratch, "face " + file + " --json");
+  ASSERT_EQ(face.code, 0) << face.err;
+  const auto json = nlohmann::json::parse(face.out);
+  EXPECT_EQ(json["id"], "red_fox");
+  EXPECT_NEAR(json["length_mm"].get<double>(), 52, 8) << "its fur and nose reach beyond the bones' length";
+  double grams = json["body_g"];
+  for (const auto& each : json["features"]) grams += each["g"].get<double>();
+  EXPECT_NEAR(grams, 1.0075 * json["volume_mm3"].get<double>() * 0.22e-3, 0.05 * grams) << "felted firmly";
+  EXPECT_EQ(json["eyes"][0]["take_mm"].get<double>(), std::round(json["eyes"][0]["true_mm"].get<double>()));
+  EXPECT_EQ(json["pins"][0]["tape_mm"], 0);
+  EXPECT_EQ(run(scratch, "face " + file).code, 0);
+  // A maker's own head takes the place of the shipped one; a wrong one is one sentence.
+  const auto text = Scratch::read(std::filesystem::path(COLUMNA_DATA_DIR) / "heads/red_fox.json");
+  auto own = nlohmann::json::parse(text);
+  own["eyes"][0]["diameter"] = 0.15;
+  std::filesystem::create_directories(scratch.path("none") + "/columna/heads");
+  scratch.write("none/columna/heads/red_fox.json", own.dump());
+  const Ran larger = run(scratch, "face " + file + " --json");
+  EXPECT_GT(nlohmann::json::parse(larger.out)["eyes"][0]["take_mm"], json["eyes"][0]["take_mm"]);
+  EXPECT_EQ(run(scratch, "check " + scratch.path("none/columna/heads/red_fox.json")).code, 0);
+  own["eyes"] = nlohmann::json::array();
+  scratch.write("none/columna/heads/red_fox.json", own.dump());
+  for (const std::string& words : {"face " + file, "check " + scratch.path("none/columna/heads/red_fox.json"),
+                                   std::string("schema shoe")}) {
+    const Ran ran = run(scratch, words);
+    EXPECT_EQ(ran.code, 2) << words;
+    EXPECT_EQ(std::count(ran.err.begin(), ran.err.end(), '\n'), 1) << ran.err;
+  }
+  own = nlohmann::json::parse(text);
+  own["eyes"][0]["sunk"] = 0.9;
+  EXPECT_EQ(run(scratch, "check " + scratch.write("deep.json", own.dump())).code, 1);
+  std::filesystem::remove(scratch.path("none/columna/heads/red_fox.json"));
+  EXPECT_EQ(nlohmann::json::parse(run(scratch, "heads --json").out).size(), shelf().patterns.size());
+}
+
 TEST(Cli, AWrongFindingIsOne) {
   const Scratch scratch;
   const std::string file = scratch.path("w.columna");

@@ -1,0 +1,131 @@
+// Heads and faces.
+#include "commands.h"
+#include "head/dialled.h"
+#include "head/head_check.h"
+#include "head/head_reader.h"
+#include "measure/disk.h"
+#include "measure/json_text.h"
+#include "open.h"
+#include "project/heads.h"
+#include "report/face_json.h"
+
+#include <fmt/format.h>
+
+#include <iostream>
+
+namespace columna::cli {
+namespace {
+
+std::string given(double mm, UnitSystem units) { return printLength(mm, units, 1); }
+
+void printFace(const FaceReport& face, UnitSystem units) {
+  std::cout << fmt::format("head {} long, {:.2f} g without pads\n\n", given(face.length, units),
+                           face.bodyGrams);
+  std::cout << "in the order of work\n";
+  for (const FacePad& pad : face.pads) {
+    const std::string what = pad.feature->mode == FeatureMode::Press ? "pressed"
+                             : pad.tooSmall                          ? "a wisp"
+                                                                     : fmt::format("{:.2f} g", pad.grams);
+    std::cout << fmt::format("  {:16} {:>8}  {} x {}{}\n", pad.feature->id, what, given(pad.length, units),
+                             given(pad.width, units), pad.feature->twin ? ", left and right" : "");
+  }
+  std::cout << "\neyes\n";
+  for (const FaceEye& eye : face.eyes)
+    std::cout << fmt::format(
+        "  {:16} {:.1f} mm: take {:g}; middles {} apart, {} between; stem {}, clear {}\n", eye.eye->id,
+        eye.choice.wanted, eye.choice.take, given(eye.apart, units), given(eye.between, units),
+        given(eye.stem.length, units), given(eye.stem.clear, units));
+  std::cout << "\npins: by tape from the nose tip, straight, and from the mid line\n";
+  for (const FacePin& pin : face.pins)
+    std::cout << fmt::format("  {:16} {:>9} {:>9} {:>9}\n", pin.id, pin.tape ? given(*pin.tape, units) : "-",
+                             given(pin.straight, units), given(pin.aside, units));
+  if (!face.flats.empty()) std::cout << "\nflat parts\n";
+  for (const FaceFlat& flat : face.flats) {
+    const char* stands = flat.flat->stands == FlatStands::Wire       ? "wire in it"
+                         : flat.flat->stands == FlatStands::Hang     ? "hangs"
+                         : flat.standing.verdict == Stands::Well     ? "stands"
+                         : flat.standing.verdict == Stands::Doubtful ? "stands doubtfully"
+                                                                     : "will droop";
+    std::cout << fmt::format("  {:16} {} x {}, {} thick, {:.2f} g: {}\n", flat.flat->id,
+                             given(flat.length, units), given(flat.width, units),
+                             given(flat.thickness, units), flat.grams, stands);
+  }
+}
+
+} // namespace
+
+bool isHead(const std::string& path) {
+  const auto text = readFile(path, kLargestHead);
+  if (!text) return false;
+  const auto root = parseJson(*text, path);
+  return root && root->is_object() && textOr(*root, "schema").starts_with("columna-head/");
+}
+
+int checkHead(const std::string& path) {
+  const auto head = readHeadFile(path);
+  if (!head) return complain(head.problem().sentence());
+  std::vector<Problem> found = columna::checkHead(*head);
+  const auto shelf = catalog(head->id);
+  if (!shelf) return complain(shelf.problem().sentence());
+  if (const Pattern* pattern = shelf->pattern(head->id)) {
+    const auto seat = checkSeat(*head, *pattern);
+    found.insert(found.end(), seat.begin(), seat.end());
+  }
+  for (const Problem& problem : found) std::cout << "wrong    " << problem.sentence() << '\n';
+  if (found.empty())
+    std::cout << fmt::format("{}: {} features, {} eyes, {} flat parts, nothing wrong\n", head->name,
+                             head->features.size(), head->eyes.size(), head->flats.size());
+  return found.empty() ? kGood : kWrong;
+}
+
+int heads(bool json) {
+  const auto shelf = catalog();
+  if (!shelf) return complain(shelf.problem().sentence());
+  nlohmann::json out = nlohmann::json::array();
+  for (const Pattern& p : shelf->patterns) {
+    const auto head = headFor(p.id, dataFolder(), ownHeadsFolder());
+    if (!head) {
+      std::cerr << oneLine(head.problem().sentence()) << '\n';
+      continue;
+    }
+    if (!json)
+      std::cout << fmt::format("{:20} {:20} {:.0f} mm in life, {}\n", head->id, head->name,
+                               head->module.lifeMm, head->module.means);
+    out.push_back({{"id", head->id},
+                   {"name", head->name},
+                   {"life_mm", head->module.lifeMm},
+                   {"means", head->module.means},
+                   {"features", head->features.size()},
+                   {"eyes", head->eyes.size()},
+                   {"flats", head->flats.size()},
+                   {"hard", head->hard.size()}});
+  }
+  if (json) std::cout << writeJson(out) << '\n';
+  return kGood;
+}
+
+int face(const std::string& file, bool json) {
+  const auto opened = openAndPlan(file);
+  if (!opened) return complain(opened.problem().sentence());
+  const Project& project = opened->file.project;
+  auto found = headFor(project.pattern, dataFolder(), ownHeadsFolder());
+  if (!found) return complain(found.problem().sentence());
+  const auto rules = faceRules(dataFolder());
+  if (!rules) return complain(rules.problem().sentence());
+  const Character& dials = project.shape.character;
+  const HeadPattern head = dialled(std::move(found).value(), dials);
+  const Plan& plan = opened->plan;
+  double density = 0;
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
+    if (plan.figure->limbs[l].kind == LimbKind::Head) density = plan.wool->limbs[l].density;
+  if (!(density > 0)) return complain("this figure has no head");
+  const FaceReport report =
+      faceReport(head, head.seat.length * plan.figure->scale * dials.head, density, *rules);
+  if (json)
+    std::cout << writeJson(faceJson(head, report)) << '\n';
+  else
+    printFace(report, project.units);
+  return kGood;
+}
+
+} // namespace columna::cli

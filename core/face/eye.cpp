@@ -1,0 +1,65 @@
+#include "face/eye.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <numbers>
+
+namespace columna {
+
+EyeChoice eyeFor(double wanted, const FaceRules& rules) {
+  EyeChoice out{wanted, wanted, 0};
+  double least = std::numeric_limits<double>::max();
+  for (const double size : rules.eyeSizes)
+    if (const double off = std::abs(std::log(size / wanted)); off < least) {
+      least = off;
+      out.take = size;
+    }
+  out.off = out.take / wanted - 1;
+  return out;
+}
+
+Socket socketOf(double diameter, double sunk) {
+  const double h = std::clamp(sunk, 0.0, 1.0) * diameter;
+  return {h, std::numbers::pi * h * h * (1.5 * diameter - h) / 3, 2 * std::sqrt(h * (diameter - h))};
+}
+
+StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth, const FaceRules& rules) {
+  StemPlan out;
+  out.length = std::max({std::min({rules.stemLong * diameter, rules.stemWide * headWidth, rules.stemMost}),
+                         rules.stemLeast, rules.stemLeastLong * diameter});
+  const double room = aside - (rules.stem + rules.holesApart) / 2;
+  const double inwards = std::sin(azimuth);
+  if (inwards * out.length > room) {
+    out.shorter = inwards > 0 ? std::max(room / inwards, 0.0) : 0;
+    out.azimuth = std::asin(std::clamp(room / out.length, -1.0, 1.0));
+  } else {
+    out.azimuth = azimuth;
+  }
+  const Eigen::Vector3d middle(0, aside, 0);
+  const Eigen::Vector3d end =
+      middle - out.length * Eigen::Vector3d(std::cos(out.azimuth), std::sin(out.azimuth), 0);
+  const Eigen::Vector3d flip(1, -1, 1);
+  out.clear = nearestBetween(middle, end, middle.cwiseProduct(flip), end.cwiseProduct(flip)) - rules.stem;
+  return out;
+}
+
+double nearestBetween(const Eigen::Vector3d& a, const Eigen::Vector3d& b, const Eigen::Vector3d& c,
+                      const Eigen::Vector3d& d) {
+  // The nearest places of two lines, held within the pieces (Ericson 2005, section 5.1.9).
+  const Eigen::Vector3d u = b - a;
+  const Eigen::Vector3d v = d - c;
+  const Eigen::Vector3d w = a - c;
+  const double uu = u.squaredNorm();
+  const double vv = v.squaredNorm();
+  const double uv = u.dot(v);
+  const double uw = u.dot(w);
+  const double vw = v.dot(w);
+  const double across = uu * vv - uv * uv;
+  double s = across > 1e-12 ? std::clamp((uv * vw - uw * vv) / across, 0.0, 1.0) : 0;
+  const double t = vv > 1e-12 ? std::clamp((uv * s + vw) / vv, 0.0, 1.0) : 0;
+  s = uu > 1e-12 ? std::clamp((uv * t - uw) / uu, 0.0, 1.0) : 0;
+  return (a + s * u - c - t * v).norm();
+}
+
+} // namespace columna

@@ -1,0 +1,67 @@
+// Eyes: which to buy, how deep they sit, and the holes of their stems.
+#pragma once
+
+#include "measure/result.h"
+
+#include <Eigen/Core>
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace columna {
+
+/// From data/work/face.json, where each number has its source; most are estimates [E].
+struct FaceRules {
+  std::vector<double> eyeSizes;            ///< mm, rising: what is sold
+  double eyeNear = 0, eyeFar = 0;          ///< shares a bought eye may be off: not told of, still taken
+  double stem = 0;                         ///< mm across: a loop of wire, doubled
+  double stemLong = 0;                     ///< of the eye's diameter
+  double stemWide = 0;                     ///< of the head's width there, at most
+  double stemMost = 0;                     ///< mm
+  double stemLeast = 0;                    ///< mm
+  double stemLeastLong = 0;                ///< of the eye's diameter, where that is more
+  double holeWider = 0;                    ///< mm more than the stem
+  double holesApart = 0;                   ///< mm between two holes
+  double glass = 0, acrylic = 0, clay = 0; ///< g/mm3
+  double flatBack = 0;                     ///< of its diameter: how thick a flat-backed eye is
+  double relaxed = 0;                      ///< share of felt's stiffness left after hours
+  double padLeast = 0;                     ///< g: a lighter pad is laid as a wisp
+  double radiusLeast = 0;                  ///< mm: a smaller feature is not felted
+};
+
+/// Errors name the file and the key: one missing, not a number, below zero, or without a source; sizes that
+/// do not rise.
+[[nodiscard]] Result<FaceRules> readFaceRules(std::string_view json, const std::string& file);
+
+/// The size sold that is nearest by ratio.
+struct EyeChoice {
+  double wanted = 0, take = 0; ///< mm
+  double off = 0;              ///< share it is too large; below zero too small
+};
+[[nodiscard]] EyeChoice eyeFor(double wanted, const FaceRules& rules);
+
+/// What a round eye of that diameter presses out when so much of it is sunk (0..1): depth mm, volume mm3 (a
+/// cap of the ball), and the opening's width, mm.
+struct Socket {
+  double deep = 0, volume = 0, opening = 0;
+};
+[[nodiscard]] Socket socketOf(double diameter, double sunk);
+
+/// The two stems of a pair of eyes whose middles lie `aside` mm from the mid line, each running inwards at
+/// `azimuth` (radians; 0 straight back): how long each may be, and how far it has to be turned so that their
+/// holes stay apart.
+struct StemPlan {
+  double length = 0;  ///< mm in the wool
+  double azimuth = 0; ///< it is set at; less than the eye's where it had to be turned
+  double clear = 0;   ///< mm between the holes at their nearest; below zero they meet
+  double shorter = 0; ///< mm: how long it may be at the eye's own azimuth; 0 where any length is
+};
+[[nodiscard]] StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth,
+                                const FaceRules& rules);
+
+/// Of two straight pieces of line, mm.
+[[nodiscard]] double nearestBetween(const Eigen::Vector3d& a, const Eigen::Vector3d& b,
+                                    const Eigen::Vector3d& c, const Eigen::Vector3d& d);
+
+} // namespace columna

@@ -1,0 +1,196 @@
+#include "face/face_report.h"
+
+#include "face/tape.h"
+
+#include <Eigen/Geometry>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr double kCells = 72;  ///< along the head
+constexpr double kCrown = 0.4; ///< of the head, from the occiput
+constexpr double kChin = 0.85; ///< where a head without a chin pad is measured
+
+class Reporting {
+public:
+  Reporting(const HeadPattern& head, double length, double density, const FaceRules& rules)
+      : h_(head), l_(length), density_(density), rules_(rules), field_(head, length) {}
+
+  FaceReport run() {
+    out_.length = l_;
+    out_.volumes = field_.volumes(l_ / kCells);
+    out_.bodyGrams = density_ * out_.volumes.body;
+    pads();
+    eyes();
+    pins();
+    for (const HeadFlat& f : h_.flats) flat(f);
+    return std::move(out_);
+  }
+
+private:
+  void pads() {
+    for (size_t i = 0; i < h_.features.size(); ++i) {
+      const HeadFeature& f = h_.features[i];
+      FacePad pad;
+      pad.feature = &f;
+      pad.volume = out_.volumes.features[i];
+      pad.grams = std::max(pad.volume, 0.0) * density_;
+      const double two = f.twin ? 2 : 1;
+      if (f.rod()) {
+        pad.length = l_ * ((*f.to - f.at).norm() + f.radii[0] + f.radii[1]);
+        pad.width = 2 * l_ * std::max(f.radii[0], f.radii[1]);
+      } else {
+        std::vector<double> sizes = f.radii;
+        std::sort(sizes.rbegin(), sizes.rend());
+        pad.length = 2 * l_ * sizes[0];
+        pad.width = 2 * l_ * sizes[1];
+      }
+      pad.tooSmall = f.mode == FeatureMode::Add &&
+                     (pad.grams / two < rules_.padLeast || l_ * f.thinnest() < rules_.radiusLeast);
+      out_.pads.push_back(pad);
+    }
+  }
+
+  void eyes() {
+    for (const HeadEye& e : h_.eyes) {
+      FaceEye eye;
+      eye.eye = &e;
+      eye.choice = eyeFor(l_ * e.diameter, rules_);
+      const double d = eye.choice.take;
+      eye.socket = socketOf(d, e.sunk);
+      const Vec3 way = opticalAxis(e);
+      const Vec3 seen = placeOf(e);
+      const Vec3 middle = seen + d / 2 * (1 - 2 * e.sunk) * way;
+      eye.apart = e.twin ? 2 * std::abs(middle.y()) : 0;
+      eye.between = e.twin ? eye.apart - d : 0;
+      if (e.twin)
+        eye.stem = stemsFor(std::abs(middle.y()), std::abs(e.azimuth), d, widthAt(seen.x()), rules_);
+      const double ball = std::numbers::pi / 6 * d * d * d;
+      eye.grams = e.kind == EyeKind::Glass     ? rules_.glass * ball
+                  : e.kind == EyeKind::Bead    ? rules_.glass * ball
+                  : e.kind == EyeKind::Painted ? rules_.acrylic * ball * 2 * rules_.flatBack
+                                               : density_ * ball / 2;
+      out_.eyes.push_back(eye);
+    }
+  }
+
+  [[nodiscard]] double widthAt(double x) const { return 2 * field_.body().at(x).side; }
+
+  /// Where the eye meets the surface, its socket pressed; where it lies, should its axis pass the head by.
+  [[nodiscard]] Vec3 placeOf(const HeadEye& e) const {
+    return field_.hit(l_ * e.at, opticalAxis(e)).value_or(field_.onto(l_ * e.at));
+  }
+
+  void pin(const std::string& id, const std::optional<Vec3>& found) {
+    if (!found) return;
+    FacePin p{id, field_.onto(*found), std::nullopt, 0, 0};
+    p.aside = std::abs(p.at.y());
+    if (out_.pins.empty()) {
+      p.tape = 0;
+    } else {
+      const Vec3& nose = out_.pins.front().at;
+      p.straight = (p.at - nose).norm();
+      const TapedSurface surface{[this](const Vec3& q) { return field_.distance(q); },
+                                 [this](const Vec3& q) { return field_.normal(q); }};
+      if (const auto length = tape(surface, nose, p.at)) p.tape = *length;
+    }
+    out_.pins.push_back(std::move(p));
+  }
+
+  void pins() {
+    const double noseHeight = h_.nose.shape == NoseShape::None ? 0 : h_.nose.at.z();
+    pin("nose-tip", field_.hit(l_ * Vec3(1, 0, noseHeight), Vec3::UnitX()));
+    if (out_.pins.empty()) pin("nose-tip", field_.hit(l_ * Vec3(0.5, 0, 0), Vec3::UnitX()));
+    if (out_.pins.empty()) return;
+    const Vec3 nose = out_.pins.front().at;
+    for (const HeadEye& e : h_.eyes) {
+      const Vec3 at = placeOf(e);
+      pin(e.id, at);
+      const Vec3 towards = nose - at;
+      pin(e.id + "-inner-corner", Vec3(at + l_ * e.diameter / 2 * towards.normalized()));
+    }
+    for (const MouthLine& line : h_.mouth)
+      if (line.twin) {
+        pin("mouth-corner", Vec3(l_ * line.points.back()));
+        break;
+      }
+    for (const HeadFlat& f : h_.flats) {
+      pin(f.id + "-front", Vec3(l_ * f.base[0]));
+      pin(f.id + "-rear", Vec3(l_ * f.base[1]));
+    }
+    const auto chin = std::find_if(h_.features.begin(), h_.features.end(),
+                                   [](const HeadFeature& f) { return f.kind == FeatureKind::Chin; });
+    pin("chin",
+        field_.hit(l_ * Vec3(chin == h_.features.end() ? kChin : chin->at.x(), 0, 0), -Vec3::UnitZ()));
+    pin("crown", field_.hit(l_ * Vec3(kCrown, 0, 0), Vec3::UnitZ()));
+    pin("occiput", field_.hit(Vec3(0.1 * l_, 0, 0), -Vec3::UnitX()));
+  }
+
+  void flat(const HeadFlat& f) {
+    FaceFlat out;
+    out.flat = &f;
+    double low = 1e9;
+    double high = -1e9;
+    double left = 1e9;
+    double right = -1e9;
+    double area = 0;
+    for (size_t i = 0; i < f.outline.size(); ++i) {
+      const Vec2& p = f.outline[i];
+      const Vec2& q = f.outline[(i + 1) % f.outline.size()];
+      area += (p.x() * q.y() - q.x() * p.y()) / 2;
+      low = std::min(low, p.y());
+      high = std::max(high, p.y());
+      left = std::min(left, p.x());
+      right = std::max(right, p.x());
+    }
+    out.length = l_ * (high - low);
+    out.width = l_ * (right - left);
+    out.thickness = l_ * f.thickness;
+    out.grams = std::abs(area) * l_ * l_ * out.thickness * density_;
+    const double third = low + (high - low) / 3;
+    // As carried: the head's axis is pitched, nose up for a positive carriage.
+    const Vec3 grows = Eigen::AngleAxisd(-h_.carriage, Vec3::UnitY()) * f.axis.normalized();
+    const double lean = std::acos(std::clamp(grows.z(), -1.0, 1.0));
+    out.standing = standingOf({out.length, l_ * widthOf(f, third), out.thickness, density_, f.cup, lean},
+                              rules_.relaxed);
+    out_.flats.push_back(out);
+  }
+
+  /// The outline's width at a height.
+  [[nodiscard]] static double widthOf(const HeadFlat& f, double height) {
+    double left = 1e9;
+    double right = -1e9;
+    for (size_t i = 0; i < f.outline.size(); ++i) {
+      const Vec2& p = f.outline[i];
+      const Vec2& q = f.outline[(i + 1) % f.outline.size()];
+      if ((p.y() - height) * (q.y() - height) > 0 || p.y() == q.y()) continue;
+      const double x = p.x() + (q.x() - p.x()) * (height - p.y()) / (q.y() - p.y());
+      left = std::min(left, x);
+      right = std::max(right, x);
+    }
+    return std::max(right - left, 1e-3);
+  }
+
+  const HeadPattern& h_;
+  double l_, density_;
+  const FaceRules& rules_;
+  HeadField field_;
+  FaceReport out_;
+};
+
+} // namespace
+
+Vec3 opticalAxis(const HeadEye& eye) {
+  return {std::cos(eye.elevation) * std::cos(eye.azimuth), std::cos(eye.elevation) * std::sin(eye.azimuth),
+          std::sin(eye.elevation)};
+}
+
+FaceReport faceReport(const HeadPattern& head, double length, double density, const FaceRules& rules) {
+  return Reporting(head, length, density, rules).run();
+}
+
+} // namespace columna

@@ -1,0 +1,66 @@
+#include "face/eye.h"
+
+#include "measure/json_text.h"
+#include "measure/number_file.h"
+
+#include <array>
+
+namespace columna {
+namespace {
+
+struct Field {
+  const char* key;
+  double FaceRules::*value;
+};
+
+constexpr std::array<Field, 17> kFields{{
+    {"eye_near", &FaceRules::eyeNear},
+    {"eye_far", &FaceRules::eyeFar},
+    {"stem", &FaceRules::stem},
+    {"stem_long", &FaceRules::stemLong},
+    {"stem_wide", &FaceRules::stemWide},
+    {"stem_most", &FaceRules::stemMost},
+    {"stem_least", &FaceRules::stemLeast},
+    {"stem_least_long", &FaceRules::stemLeastLong},
+    {"hole_wider", &FaceRules::holeWider},
+    {"holes_apart", &FaceRules::holesApart},
+    {"glass", &FaceRules::glass},
+    {"acrylic", &FaceRules::acrylic},
+    {"clay", &FaceRules::clay},
+    {"flat_back", &FaceRules::flatBack},
+    {"felt_relaxed", &FaceRules::relaxed},
+    {"pad_least", &FaceRules::padLeast},
+    {"radius_least", &FaceRules::radiusLeast},
+}};
+
+Problem noSizes(const std::string& file) {
+  return {say("eye_sizes is not a rising list of sizes with its source"), file,
+          say("give {}", AsIs("{\"value\": [1, 1.5, 2], \"unit\": \"mm\", \"source\": \"...\"}"))};
+}
+
+} // namespace
+
+Result<FaceRules> readFaceRules(std::string_view json, const std::string& file) {
+  std::array<std::string_view, kFields.size()> keys;
+  for (size_t k = 0; k < kFields.size(); ++k) keys[k] = kFields[k].key;
+  auto numbers = readNumbers(json, "columna-face-rules/1", keys, file);
+  if (!numbers) return numbers.problem();
+  FaceRules rules;
+  for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
+  for (double* density : {&rules.glass, &rules.acrylic, &rules.clay}) *density /= 1000; // g/cm3 in the file
+  const auto root = parseJson(json, file);
+  if (!root) return root.problem();
+  const auto sizes = root->find("eye_sizes");
+  if (sizes == root->end() || !sizes->is_object() || textOr(*sizes, "source").empty() ||
+      !sizes->contains("value") || !(*sizes)["value"].is_array())
+    return noSizes(file);
+  for (const auto& size : (*sizes)["value"]) {
+    if (!size.is_number() || !(size.get<double>() > (rules.eyeSizes.empty() ? 0 : rules.eyeSizes.back())))
+      return noSizes(file);
+    rules.eyeSizes.push_back(size.get<double>());
+  }
+  if (rules.eyeSizes.empty()) return noSizes(file);
+  return rules;
+}
+
+} // namespace columna
