@@ -1,5 +1,6 @@
 #include "mat/mat.h"
 #include "mat/ruler.h"
+#include "measure/whole.h"
 #include "session/build_view.h"
 #include "stage/mat_layer.h"
 #include "theme/theme.h"
@@ -146,7 +147,7 @@ void Mat::paintZoom(QPainter& p) {
   const double percent = 100 * ports_[0].scale / screenPixelsPerMm_;
   p.setFont(typeface(13));
   const QString text =
-      std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(qRound(percent));
+      std::abs(percent - 100) < 0.5 ? tr("true size") : tr("%1 % of true size").arg(nearestWhole(percent));
   p.setPen(theme().ink);
   const double y = three() ? height() - px(66) : ports_[1].clip.top() + px(8);
   p.drawText(QRectF(width() - px(220), y, px(204), px(22)), Qt::AlignRight | Qt::AlignVCenter, text);

@@ -5,6 +5,7 @@
 #include "kit/beside.h"
 #include "kit/flow_layout.h"
 #include "kit/say.h"
+#include "measure/whole.h"
 #include "pose/card_parts.h"
 #include "pose/posing.h"
 #include "session/changes.h"
@@ -297,8 +298,8 @@ void PoseCard::showLimb() {
       if (limit.bone == b->id && limit.right == right)
         ends << (limit.way == "flex" ? tr("bend") : limit.way == "side" ? tr("aside") : tr("twist"));
     limitNote_->setText(ends.isEmpty() ? tr("bends from %1° to %2°")
-                                             .arg(qRound(b->flex.low / kDegree))
-                                             .arg(qRound(b->flex.high / kDegree))
+                                             .arg(nearestWhole(b->flex.low / kDegree))
+                                             .arg(nearestWhole(b->flex.high / kDegree))
                                        : tr("at its limit: %1").arg(ends.join(QStringLiteral(", "))));
   }
   if (!j) {

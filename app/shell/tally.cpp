@@ -2,6 +2,7 @@
 
 #include "kit/say.h"
 #include "kit/verdict_mark.h"
+#include "measure/whole.h"
 #include "theme/theme.h"
 
 #include <QFileInfo>
@@ -171,10 +172,11 @@ void Tally::paintEvent(QPaintEvent* /*event*/) {
                     tr("core %1").arg(str(printMassFigure(plan.totals.core, units)))});
   totals.push_back({tr("weight"), str(printMassFigure(plan.totals.mass, units)), grams, {}});
   const double hours = plan.time.total / 60;
-  totals.push_back({tr("hours"),
-                    str(printNumber(hours, hours < 10 ? 1 : 0)),
-                    {},
-                    tr("%1–%2").arg(qRound(plan.time.low / 60)).arg(qRound(plan.time.high / 60))});
+  totals.push_back(
+      {tr("hours"),
+       str(printNumber(hours, hours < 10 ? 1 : 0)),
+       {},
+       tr("%1–%2").arg(nearestWhole(plan.time.low / 60)).arg(nearestWhole(plan.time.high / 60))});
   const Standing& s = stageOn(stages_, session_).standing();
   totals.push_back(
       {tr("stands"),

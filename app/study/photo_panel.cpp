@@ -5,6 +5,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "measure/whole.h"
 #include "session/changes.h"
 #include "study/study_layer.h"
 #include "theme/theme.h"
@@ -240,7 +241,7 @@ void PhotoPanel::fillBones() {
     const PatternBone* bone = animal->bone(t.bone);
     QString name = str(Name(bone ? bone->name : t.bone));
     if (t.side != 0) name = (t.side > 0 ? tr("left %1") : tr("right %1")).arg(name);
-    QString text = tr("%1   %2 %").arg(name).arg(qRound(t.ratio * 100));
+    QString text = tr("%1   %2 %").arg(name).arg(nearestWhole(t.ratio * 100));
     if (!t.reliable) text += tr("  points at the camera");
     if (t.turnedAway) text += tr("  probably turned to the camera");
     auto* item = new QListWidgetItem(text, bones_);

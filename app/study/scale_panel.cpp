@@ -5,6 +5,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "measure/json_text.h"
+#include "measure/whole.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 
@@ -35,7 +36,7 @@ void ScaleChart::set(const ScaleStudy& study, bool behind, UnitSystem units) {
         tr("at %1: wire to %2, wool %3, weight %4, %5 hours")
             .arg(str(printLength(now.height, units_)), str(printLength(now.thickest, units_, 2)),
                  str(printMass(now.core + now.coat, units_)), str(printMass(now.weight, units_)))
-            .arg(qRound(now.hours)));
+            .arg(nearestWhole(now.hours)));
   }
   update();
 }

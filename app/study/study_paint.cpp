@@ -1,6 +1,7 @@
 // How Study's layer looks.
 #include "anatomy/joint_names.h"
 #include "kit/dot.h"
+#include "measure/whole.h"
 #include "study/study_layer.h"
 #include "theme/theme.h"
 
@@ -132,8 +133,8 @@ void StudyLayer::paintHalving(QPainter& p, const Viewport& v) const {
     const double eye = v.at(project(f.eyes.front(), v.view)).y();
     const double off = (eye - c.y()) / (2 * r);
     const QString eyes = std::abs(off) < 0.03 ? tr("eyes on the half")
-                         : off > 0            ? tr("eyes %1 % below the half").arg(qRound(off * 100))
-                                              : tr("eyes %1 % above the half").arg(qRound(-off * 100));
+                         : off > 0            ? tr("eyes %1 % below the half").arg(nearestWhole(off * 100))
+                                              : tr("eyes %1 % above the half").arg(nearestWhole(-off * 100));
     p.drawText(QPointF(c.x() + r + px(8), c.y() + px(4)), eyes);
     p.drawText(QPointF(c.x() + half + px(8), c.y() + quarter + px(6)), tr("nose on the quarter"));
     p.drawText(QPointF(c.x() + r * 0.5 + px(8), c.y() - r * 0.8), tr("ears above the eyes"));

@@ -3,6 +3,7 @@
 #include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
+#include "measure/whole.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>
@@ -40,7 +41,7 @@ void StockPanel::lay() {
       bars_.push_back({w, b, y});
       y += px(kRow);
     }
-  setMinimumHeight(qRound(y));
+  setMinimumHeight(nearestWhole(y));
   setAccessibleDescription(sum());
 }
 

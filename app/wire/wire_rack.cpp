@@ -3,6 +3,7 @@
 #include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
+#include "measure/whole.h"
 #include "theme/theme.h"
 
 #include <QKeyEvent>
@@ -106,7 +107,7 @@ void WireRack::lay() {
     rows_.push_back(row);
     y += px(kRow);
   }
-  setMinimumHeight(qRound(y - px(20)));
+  setMinimumHeight(nearestWhole(y - px(20)));
   QStringList said;
   for (const Piece& piece : plan.pieces)
     said << tr("%1 %2 %3")

@@ -3,6 +3,7 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "measure/whole.h"
 #include "session/build_view.h"
 #include "theme/theme.h"
 
@@ -65,7 +66,7 @@ QString WrapCard::ladderHtml(const LimbWool& w, const LimbMoment& moment) const 
   if (w.winding.strips > 0)
     after += tr("Begin %1; wind %2; end %3. About %4 turns, each over half of the last.")
                  .arg(str(Name(w.winding.start)), str(Name(w.winding.way)), str(Name(w.winding.finish)))
-                 .arg(qRound(w.winding.turns));
+                 .arg(nearestWhole(w.winding.turns));
   if (w.winding.startLength > 0)
     after += tr(" Without wire it is a tube on a skewer: begin %1 long; rolled it grows to %2.")
                  .arg(str(printLength(w.winding.startLength, units, 0)),

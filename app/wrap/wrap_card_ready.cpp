@@ -4,6 +4,7 @@
 #include "edit/wool_edit.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "measure/whole.h"
 #include "session/changes.h"
 #include "theme/theme.h"
 
@@ -154,7 +155,7 @@ void WrapCard::showReady(int l) {
   if (!readyGrams_->hasFocus()) readyGrams_->setText(str(printMass(found->grams, units)));
   if (!readyAt_->isSliderDown()) {
     const QSignalBlocker quiet(readyAt_);
-    readyAt_->setValue(qRound(100 * found->at));
+    readyAt_->setValue(nearestWhole(100 * found->at));
   }
   const auto index = static_cast<size_t>(found - all.begin());
   if (index >= plan.wool->readyFits.size()) return;
@@ -167,7 +168,7 @@ void WrapCard::showReady(int l) {
                 .arg(str(printMass(w.saved, units)),
                      fit.fits() > 0.97
                          ? tr("It fits whole; slit it to the wire.")
-                         : tr("Cut %1 % of it away to fit.").arg(qRound(100 * (1 - fit.fits())))));
+                         : tr("Cut %1 % of it away to fit.").arg(nearestWhole(100 * (1 - fit.fits())))));
   if (found->grams <= 0)
     readyWords_->setText(readyWords_->text() + u' ' + tr("Weigh it: its weight counts too."));
   whyReady_->set(readyWorking(*found, fit, w), session_.units());

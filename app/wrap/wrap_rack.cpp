@@ -2,6 +2,7 @@
 
 #include "kit/say.h"
 #include "measure/quantity.h"
+#include "measure/whole.h"
 #include "session/build_view.h"
 #include "theme/theme.h"
 
@@ -112,7 +113,7 @@ void WrapRack::lay() {
     heap.area = QRectF(x, y, w, px(118));
     x += w + px(6);
   }
-  setMinimumHeight(qRound(y + px(120)));
+  setMinimumHeight(nearestWhole(y + px(120)));
 }
 
 QRectF WrapRack::heapOf(int limb) const {

@@ -13,4 +13,7 @@ namespace columna {
   return std::isnan(count) ? 0 : static_cast<int>(std::clamp(count, -most, most));
 }
 
+/// The nearest whole number, within the same.
+[[nodiscard]] inline int nearestWhole(double value) { return wholeOf(std::round(value)); }
+
 } // namespace columna
