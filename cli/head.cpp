@@ -8,9 +8,11 @@
 #include "open.h"
 #include "project/heads.h"
 #include "report/face_json.h"
+#include "sheet/flat_drawing.h"
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <iostream>
 
 namespace columna::cli {
@@ -50,6 +52,36 @@ void printFace(const FaceReport& face, UnitSystem units) {
                              given(flat.length, units), given(flat.width, units),
                              given(flat.thickness, units), flat.grams, stands);
   }
+}
+
+/// The head of a project's figure as it is worn.
+struct Worn {
+  HeadPattern head; ///< its dials worked in
+  double length = 0, density = 0;
+  bool firm = false;
+  FaceRules rules;
+  UnitSystem units{};
+};
+
+Result<Worn> headOf(const std::string& file) {
+  const auto opened = openAndPlan(file);
+  if (!opened) return opened.problem();
+  const Project& project = opened->file.project;
+  auto found = headFor(project.pattern, dataFolder(), ownHeadsFolder());
+  if (!found) return found.problem();
+  auto rules = faceRules(dataFolder());
+  if (!rules) return rules.problem();
+  const Character& dials = project.shape.character;
+  const Plan& plan = opened->plan;
+  Worn out{dialled(std::move(found).value(), dials), 0, 0, false, std::move(rules).value(), project.units};
+  out.length = out.head.seat.length * plan.figure->scale * dials.head;
+  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
+    if (plan.figure->limbs[l].kind == LimbKind::Head) {
+      out.density = plan.wool->limbs[l].density;
+      out.firm = plan.wool->limbs[l].firmness == Firmness::Firm;
+    }
+  if (!(out.density > 0)) return Problem{say("this figure has no head"), file, {}};
+  return out;
 }
 
 } // namespace
@@ -105,26 +137,43 @@ int heads(bool json) {
 }
 
 int face(const std::string& file, bool json) {
-  const auto opened = openAndPlan(file);
-  if (!opened) return complain(opened.problem().sentence());
-  const Project& project = opened->file.project;
-  auto found = headFor(project.pattern, dataFolder(), ownHeadsFolder());
-  if (!found) return complain(found.problem().sentence());
-  const auto rules = faceRules(dataFolder());
-  if (!rules) return complain(rules.problem().sentence());
-  const Character& dials = project.shape.character;
-  const HeadPattern head = dialled(std::move(found).value(), dials);
-  const Plan& plan = opened->plan;
-  double density = 0;
-  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
-    if (plan.figure->limbs[l].kind == LimbKind::Head) density = plan.wool->limbs[l].density;
-  if (!(density > 0)) return complain("this figure has no head");
-  const FaceReport report =
-      faceReport(head, head.seat.length * plan.figure->scale * dials.head, density, *rules);
+  const auto worn = headOf(file);
+  if (!worn) return complain(worn.problem().sentence());
+  const FaceReport report = faceReport(worn->head, worn->length, worn->density, worn->rules);
   if (json)
-    std::cout << writeJson(faceJson(head, report)) << '\n';
+    std::cout << writeJson(faceJson(worn->head, report)) << '\n';
   else
-    printFace(report, project.units);
+    printFace(report, worn->units);
+  return kGood;
+}
+
+int flat(const std::string& file, const std::string& part, const std::string& output) {
+  const auto worn = headOf(file);
+  if (!worn) return complain(worn.problem().sentence());
+  const auto& flats = worn->head.flats;
+  const auto found =
+      std::find_if(flats.begin(), flats.end(), [&](const HeadFlat& each) { return each.id == part; });
+  if (found == flats.end()) {
+    std::string known;
+    for (const HeadFlat& each : flats) known += (known.empty() ? "" : ", ") + each.id;
+    return complain(known.empty()
+                        ? fmt::format("{} has no flat parts", worn->head.name)
+                        : fmt::format("there is no \"{}\" on this head; use one of {}", part, known));
+  }
+  const FlatPattern pattern = flatPattern(*found, worn->length, worn->density, worn->firm, worn->rules);
+  const Drawing drawing = flatDrawing(*found, pattern);
+  std::string text;
+  if (output.ends_with(".svg"))
+    text = drawingSvg(drawing);
+  else if (output.ends_with(".dxf"))
+    text = drawingDxf(drawing);
+  else
+    return complain(fmt::format("\"{}\" is no kind of pattern; end it in .svg or .dxf", output));
+  if (const auto problem = writeAtomically(output, text)) return complain(problem->sentence());
+  std::cout << fmt::format(
+      "lay {:.0f} g/m2 of loose wool, {:.2f} g each, {} larger; leave {} loose at the base\n",
+      pattern.layMass * 1e6, pattern.layGrams, fmt::format("{:.2f} times", pattern.layFactor),
+      given(pattern.baseAllowance, worn->units));
   return kGood;
 }
 

@@ -77,6 +77,13 @@ int main(int argc, char** argv) {
   face->add_option("file", file, "a .columna file")->required();
   face->add_flag("--json", json, "as JSON");
 
+  std::string part = "ear";
+  std::string drawn;
+  auto* flat = app.add_subcommand("flat", "Write the pattern of an ear, or another flat part, at true size.");
+  flat->add_option("file", file, "a .columna file")->required();
+  flat->add_option("--part", part, "which, from `face`; ear by default");
+  flat->add_option("-o,--output", drawn, "the file to write: .svg or .dxf")->required();
+
   std::string core;
   std::string wire;
   auto* sizing = app.add_subcommand("size", "What height so much core wool, or one length of wire, makes.");
@@ -127,6 +134,7 @@ int main(int argc, char** argv) {
     if (plan->parsed()) return cli::plan(file, json);
     if (heads->parsed()) return cli::heads(json);
     if (face->parsed()) return cli::face(file, json);
+    if (flat->parsed()) return cli::flat(file, part, drawn);
     return cli::check(file);
   });
 }

@@ -25,6 +25,11 @@ struct FaceRules {
   double holesApart = 0;                   ///< mm between two holes
   double glass = 0, acrylic = 0, clay = 0; ///< g/mm3
   double flatBack = 0;                     ///< of its diameter: how thick a flat-backed eye is
+  double edgeNeedled = 0;                  ///< mm lost all round where an edge is needled in
+  double baseLeast = 0, baseMost = 0;      ///< mm left unfelted beyond a flat part's base
+  double baseShare = 0;                    ///< of its length
+  double baseThick = 0;                    ///< of its thickness
+  double layMedium = 1, layFirm = 1;       ///< how much larger loose wool is laid
   double relaxed = 0;                      ///< share of felt's stiffness left after hours
   double padLeast = 0;                     ///< g: a lighter pad is laid as a wisp
   double radiusLeast = 0;                  ///< mm: a smaller feature is not felted

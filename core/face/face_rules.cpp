@@ -13,7 +13,14 @@ struct Field {
   double FaceRules::*value;
 };
 
-constexpr std::array<Field, 17> kFields{{
+constexpr std::array<Field, 24> kFields{{
+    {"edge_needled", &FaceRules::edgeNeedled},
+    {"base_least", &FaceRules::baseLeast},
+    {"base_most", &FaceRules::baseMost},
+    {"base_share", &FaceRules::baseShare},
+    {"base_thick", &FaceRules::baseThick},
+    {"lay_medium", &FaceRules::layMedium},
+    {"lay_firm", &FaceRules::layFirm},
     {"eye_near", &FaceRules::eyeNear},
     {"eye_far", &FaceRules::eyeFar},
     {"stem", &FaceRules::stem},

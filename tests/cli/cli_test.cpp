@@ -133,6 +133,13 @@ TEST(Cli, TellsWhatAHeadAsksOfTheMaker) {
   EXPECT_EQ(json["eyes"][0]["take_mm"].get<double>(), std::round(json["eyes"][0]["true_mm"].get<double>()));
   EXPECT_EQ(json["pins"][0]["tape_mm"], 0);
   EXPECT_EQ(run(scratch, "face " + file).code, 0);
+  for (const char* kind : {"ear.svg", "ear.dxf"}) {
+    EXPECT_EQ(run(scratch, "flat " + file + " -o " + scratch.path(kind)).code, 0);
+    EXPECT_NE(Scratch::read(scratch.path(kind)).find("finished"), std::string::npos);
+  }
+  for (const std::string& words : {"flat " + file + " --part horn -o " + scratch.path("x.svg"),
+                                   "flat " + file + " -o " + scratch.path("x.png")})
+    EXPECT_EQ(run(scratch, words).code, 2) << words;
   // A maker's own head takes the place of the shipped one; a wrong one is one sentence.
   const auto text = Scratch::read(std::filesystem::path(COLUMNA_DATA_DIR) / "heads/red_fox.json");
   auto own = nlohmann::json::parse(text);
