@@ -50,8 +50,11 @@ bool isHead(const std::string& path);
 int checkHead(const std::string& path);
 /// The animals' heads.
 int heads(bool json);
-/// Writes the pattern of a flat part of the head, an ear say, at true size: .svg or .dxf by the name's ending.
+/// Writes the pattern of a flat part of the head, an ear say, at true size: .svg or .dxf by the name's
+/// ending.
 int flat(const std::string& file, const std::string& part, const std::string& output);
+/// Writes the soles at true size: .svg or .dxf by the name's ending.
+int soles(const std::string& file, const std::string& output);
 /// What the head of a project's figure asks of the maker: pads, eyes, pins, ears.
 int face(const std::string& file, bool json);
 /// Prints a pose's joints, or its frame as JSON; writes it as a deck for an outside solver.

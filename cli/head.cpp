@@ -1,5 +1,6 @@
 // Heads and faces.
 #include "commands.h"
+#include "face/foot.h"
 #include "head/dialled.h"
 #include "head/head_check.h"
 #include "head/head_reader.h"
@@ -9,6 +10,8 @@
 #include "project/heads.h"
 #include "report/face_json.h"
 #include "sheet/flat_drawing.h"
+#include "sheet/sole_drawing.h"
+#include "wool/felt.h"
 
 #include <fmt/format.h>
 
@@ -58,6 +61,7 @@ void printFace(const FaceReport& face, UnitSystem units) {
 struct Worn {
   HeadPattern head; ///< its dials worked in
   double length = 0, density = 0;
+  double footScale = 0; ///< mm a head module of its feet
   bool firm = false;
   FaceRules rules;
   UnitSystem units{};
@@ -73,8 +77,9 @@ Result<Worn> headOf(const std::string& file) {
   if (!rules) return rules.problem();
   const Character& dials = project.shape.character;
   const Plan& plan = opened->plan;
-  Worn out{dialled(std::move(found).value(), dials), 0, 0, false, std::move(rules).value(), project.units};
+  Worn out{dialled(std::move(found).value(), dials), 0, 0, 0, false, std::move(rules).value(), project.units};
   out.length = out.head.seat.length * plan.figure->scale * dials.head;
+  out.footScale = footScale(out.head, plan.pattern, plan.figure->scale);
   for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
     if (plan.figure->limbs[l].kind == LimbKind::Head) {
       out.density = plan.wool->limbs[l].density;
@@ -82,6 +87,14 @@ Result<Worn> headOf(const std::string& file) {
     }
   if (!(out.density > 0)) return Problem{say("this figure has no head"), file, {}};
   return out;
+}
+
+int writeDrawing(const Drawing& drawing, const std::string& output) {
+  if (!output.ends_with(".svg") && !output.ends_with(".dxf"))
+    return complain(fmt::format("\"{}\" is no kind of drawing; end it in .svg or .dxf", output));
+  const std::string text = output.ends_with(".svg") ? drawingSvg(drawing) : drawingDxf(drawing);
+  if (const auto problem = writeAtomically(output, text)) return complain(problem->sentence());
+  return kGood;
 }
 
 } // namespace
@@ -161,19 +174,30 @@ int flat(const std::string& file, const std::string& part, const std::string& ou
                         : fmt::format("there is no \"{}\" on this head; use one of {}", part, known));
   }
   const FlatPattern pattern = flatPattern(*found, worn->length, worn->density, worn->firm, worn->rules);
-  const Drawing drawing = flatDrawing(*found, pattern);
-  std::string text;
-  if (output.ends_with(".svg"))
-    text = drawingSvg(drawing);
-  else if (output.ends_with(".dxf"))
-    text = drawingDxf(drawing);
-  else
-    return complain(fmt::format("\"{}\" is no kind of pattern; end it in .svg or .dxf", output));
-  if (const auto problem = writeAtomically(output, text)) return complain(problem->sentence());
+  if (const int code = writeDrawing(flatDrawing(*found, pattern), output); code != kGood) return code;
   std::cout << fmt::format(
       "lay {:.0f} g/m2 of loose wool, {:.2f} g each, {} larger; leave {} loose at the base\n",
       pattern.layMass * 1e6, pattern.layGrams, fmt::format("{:.2f} times", pattern.layFactor),
       given(pattern.baseAllowance, worn->units));
+  return kGood;
+}
+
+int soles(const std::string& file, const std::string& output) {
+  const auto worn = headOf(file);
+  if (!worn) return complain(worn.problem().sentence());
+  const auto feet = solesOf(worn->head, worn->footScale, feltDensity(Firmness::Firm), worn->rules);
+  if (feet.empty()) return complain(fmt::format("{} has no feet", worn->head.name));
+  if (const int code = writeDrawing(soleDrawing(feet), output); code != kGood) return code;
+  for (const Sole& sole : feet) {
+    std::cout << fmt::format("{} foot {} long, {} wide{}\n", sole.which, given(sole.length, worn->units),
+                             given(sole.width, worn->units),
+                             sole.toesApart ? ""
+                                            : "; toes are too small to be made apart: needle lines between");
+    for (const SolePad& pad : sole.pads)
+      std::cout << fmt::format("  {:12} {} x {}, {} thick, {}\n", pad.pad->id, given(pad.length, worn->units),
+                               given(pad.width, worn->units), given(pad.thickness, worn->units),
+                               pad.wisp ? "a wisp" : fmt::format("{:.2f} g", pad.grams));
+  }
   return kGood;
 }
 

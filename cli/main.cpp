@@ -84,6 +84,10 @@ int main(int argc, char** argv) {
   flat->add_option("--part", part, "which, from `face`; ear by default");
   flat->add_option("-o,--output", drawn, "the file to write: .svg or .dxf")->required();
 
+  auto* soles = app.add_subcommand("soles", "Write the soles with their pads at true size.");
+  soles->add_option("file", file, "a .columna file")->required();
+  soles->add_option("-o,--output", drawn, "the file to write: .svg or .dxf")->required();
+
   std::string core;
   std::string wire;
   auto* sizing = app.add_subcommand("size", "What height so much core wool, or one length of wire, makes.");
@@ -134,6 +138,7 @@ int main(int argc, char** argv) {
     if (plan->parsed()) return cli::plan(file, json);
     if (heads->parsed()) return cli::heads(json);
     if (face->parsed()) return cli::face(file, json);
+    if (soles->parsed()) return cli::soles(file, drawn);
     if (flat->parsed()) return cli::flat(file, part, drawn);
     return cli::check(file);
   });

@@ -30,9 +30,13 @@ struct FaceRules {
   double baseShare = 0;                    ///< of its length
   double baseThick = 0;                    ///< of its thickness
   double layMedium = 1, layFirm = 1;       ///< how much larger loose wool is laid
-  double relaxed = 0;                      ///< share of felt's stiffness left after hours
-  double padLeast = 0;                     ///< g: a lighter pad is laid as a wisp
-  double radiusLeast = 0;                  ///< mm: a smaller feature is not felted
+  double padThick = 0, padThickLeast = 0, padThickMost = 0; ///< of its width; mm; of the foot's height
+  double padStab = 0;              ///< of the foot's height: how deep a needle may go for a pad
+  double toeWide = 0, toeLong = 0; ///< mm: smaller toes are not made apart
+  double clawLeast = 0;            ///< mm: shorter claws are drawn
+  double relaxed = 0;              ///< share of felt's stiffness left after hours
+  double padLeast = 0;             ///< g: a lighter pad is laid as a wisp
+  double radiusLeast = 0;          ///< mm: a smaller feature is not felted
 };
 
 /// Errors name the file and the key: one missing, not a number, below zero, or without a source; sizes that

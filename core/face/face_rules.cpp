@@ -13,7 +13,14 @@ struct Field {
   double FaceRules::*value;
 };
 
-constexpr std::array<Field, 24> kFields{{
+constexpr std::array<Field, 31> kFields{{
+    {"pad_thick", &FaceRules::padThick},
+    {"pad_thick_least", &FaceRules::padThickLeast},
+    {"pad_thick_most", &FaceRules::padThickMost},
+    {"pad_stab", &FaceRules::padStab},
+    {"toe_wide", &FaceRules::toeWide},
+    {"toe_long", &FaceRules::toeLong},
+    {"claw_least", &FaceRules::clawLeast},
     {"edge_needled", &FaceRules::edgeNeedled},
     {"base_least", &FaceRules::baseLeast},
     {"base_most", &FaceRules::baseMost},

@@ -137,6 +137,8 @@ TEST(Cli, TellsWhatAHeadAsksOfTheMaker) {
     EXPECT_EQ(run(scratch, "flat " + file + " -o " + scratch.path(kind)).code, 0);
     EXPECT_NE(Scratch::read(scratch.path(kind)).find("finished"), std::string::npos);
   }
+  EXPECT_EQ(run(scratch, "soles " + file + " -o " + scratch.path("soles.svg")).code, 0);
+  EXPECT_NE(Scratch::read(scratch.path("soles.svg")).find("pads"), std::string::npos);
   for (const std::string& words : {"flat " + file + " --part horn -o " + scratch.path("x.svg"),
                                    "flat " + file + " -o " + scratch.path("x.png")})
     EXPECT_EQ(run(scratch, words).code, 2) << words;
