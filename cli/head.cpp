@@ -4,6 +4,7 @@
 #include "head/dialled.h"
 #include "head/head_check.h"
 #include "head/head_reader.h"
+#include "judge/face_findings.h"
 #include "measure/disk.h"
 #include "measure/json_text.h"
 #include "open.h"
@@ -153,10 +154,15 @@ int face(const std::string& file, bool json) {
   const auto worn = headOf(file);
   if (!worn) return complain(worn.problem().sentence());
   const FaceReport report = faceReport(worn->head, worn->length, worn->density, worn->rules);
+  const std::vector<Finding> found = faceFindings(report, worn->rules);
   if (json)
-    std::cout << writeJson(faceJson(worn->head, report)) << '\n';
+    std::cout << writeJson(faceJson(worn->head, report, found)) << '\n';
   else
     printFace(report, worn->units);
+  if (!json)
+    for (const Finding& f : found)
+      std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where,
+                               render(f.text, Manner{worn->units, nullptr}));
   return kGood;
 }
 

@@ -15,6 +15,9 @@ namespace columna {
 struct FaceRules {
   std::vector<double> eyeSizes;            ///< mm, rising: what is sold
   double eyeNear = 0, eyeFar = 0;          ///< shares a bought eye may be off: not told of, still taken
+  double eyeGap = 0;                       ///< of the eye: what has to be left between two that look forward
+  double flatThin = 0, flatThinnest = 0;   ///< mm: felt that hardly holds, and that does not
+  double padNone = 0, radiusNone = 0;      ///< g and mm: below both a pad is left out
   double stem = 0;                         ///< mm across: a loop of wire, doubled
   double stemLong = 0;                     ///< of the eye's diameter
   double stemWide = 0;                     ///< of the head's width there, at most

@@ -13,7 +13,12 @@ struct Field {
   double FaceRules::*value;
 };
 
-constexpr std::array<Field, 31> kFields{{
+constexpr std::array<Field, 36> kFields{{
+    {"eye_gap", &FaceRules::eyeGap},
+    {"flat_thin", &FaceRules::flatThin},
+    {"flat_thinnest", &FaceRules::flatThinnest},
+    {"pad_none", &FaceRules::padNone},
+    {"radius_none", &FaceRules::radiusNone},
     {"pad_thick", &FaceRules::padThick},
     {"pad_thick_least", &FaceRules::padThickLeast},
     {"pad_thick_most", &FaceRules::padThickMost},

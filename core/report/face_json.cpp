@@ -1,6 +1,7 @@
 #include "report/face_json.h"
 
 #include "head/head_fields.h"
+#include "words/render.h"
 
 #include <nlohmann/json.hpp>
 
@@ -20,7 +21,7 @@ const char* wordOf(Stands stands) {
 
 } // namespace
 
-Json faceJson(const HeadPattern& head, const FaceReport& report) {
+Json faceJson(const HeadPattern& head, const FaceReport& report, const std::vector<Finding>& findings) {
   const auto degrees = [](double radians) { return unit::kDegree.given(radians); };
   Json out{{"id", head.id},
            {"length_mm", report.length},
@@ -29,7 +30,8 @@ Json faceJson(const HeadPattern& head, const FaceReport& report) {
            {"features", Json::array()},
            {"eyes", Json::array()},
            {"pins", Json::array()},
-           {"flats", Json::array()}};
+           {"flats", Json::array()},
+           {"findings", Json::array()}};
   for (const FacePad& pad : report.pads)
     out["features"].push_back({{"id", pad.feature->id},
                                {"kind", wordOf(pad.feature->kind)},
@@ -72,6 +74,11 @@ Json faceJson(const HeadPattern& head, const FaceReport& report) {
                             {"sag_mm", flat.standing.sag},
                             {"stands", flat.flat->stands == FlatStands::Felt ? wordOf(flat.standing.verdict)
                                                                              : wordOf(flat.flat->stands)}});
+  for (const Finding& f : findings)
+    out["findings"].push_back({{"id", f.id()},
+                               {"level", std::string(word(f.level))},
+                               {"where", f.where},
+                               {"text", render(f.text)}});
   return out;
 }
 

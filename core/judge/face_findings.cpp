@@ -1,0 +1,111 @@
+#include "judge/face_findings.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr double kForward = std::numbers::pi / 4; ///< eyes that look further aside need no bridge between
+
+class Finder {
+public:
+  Finder(const FaceReport& face, const FaceRules& rules) : f_(face), r_(rules) {}
+
+  std::vector<Finding> all() {
+    for (const FaceEye& eye : f_.eyes) this->eye(eye);
+    pads();
+    for (const FaceFlat& flat : f_.flats) this->flat(flat);
+    std::stable_sort(out_.begin(), out_.end(),
+                     [](const Finding& a, const Finding& b) { return a.level > b.level; });
+    return std::move(out_);
+  }
+
+private:
+  void add(Level level, const std::string& where, Said text, Said brief) {
+    out_.push_back({level, where, std::move(text), std::move(brief), Topic::Shape});
+  }
+
+  void eye(const FaceEye& e) {
+    const std::string& where = e.eye->id;
+    const EyeChoice& c = e.choice;
+    if (const double off = std::abs(c.off); off > r_.eyeNear)
+      add(off > r_.eyeFar ? Level::Wrong : Level::Doubtful, where,
+          c.off < 0
+              ? say("No eye of {} is sold: {} is {} % too small. Make your own, or another size of figure.",
+                    Length(c.wanted, 1), Length(c.take, 1), Number(100 * off, 0))
+              : say("No eye of {} is sold: {} is {} % too large. Make your own, or another size of figure.",
+                    Length(c.wanted, 1), Length(c.take, 1), Number(100 * off, 0)),
+          say("no eye of that size"));
+    if (!e.eye->twin) return;
+    if (e.between < 0)
+      add(Level::Wrong, where, say("Both eyes meet in the middle: take smaller ones."), say("eyes meet"));
+    else if (std::abs(e.eye->azimuth) < kForward && e.between < r_.eyeGap * c.take)
+      add(Level::Doubtful, where,
+          say("An eye of {} leaves {} for the bridge of the nose: take smaller ones.", Length(c.take, 1),
+              Length(e.between, 1)),
+          say("little between the eyes"));
+    if (e.stem.clear < 0)
+      add(Level::Wrong, where, say("The holes of both eyes meet inside: glue them on without stems."),
+          say("eyes' holes meet"));
+    else if (e.stem.shorter > 0)
+      add(Level::Doubtful, where,
+          say("Stems of {} would meet inside: turn each forward to {}, or cut them to {}.",
+              Length(e.stem.length, 0), Angle(e.stem.azimuth, 0), Length(e.stem.shorter, 0)),
+          say("eyes' stems nearly meet"));
+  }
+
+  void pads() {
+    int small = 0;
+    int none = 0;
+    std::string first;
+    for (const FacePad& pad : f_.pads) {
+      if (!pad.tooSmall) continue;
+      ++small;
+      if (first.empty()) first = pad.feature->id;
+      const double each = pad.grams / (pad.feature->twin ? 2 : 1);
+      if (each < r_.padNone && f_.length * pad.feature->thinnest() < r_.radiusNone) ++none;
+    }
+    // One sentence for all of them: at a small size it is most of the face.
+    if (none > 0)
+      add(Level::Doubtful, first,
+          counted(many("{} pads are too small to be felted at all at this size: leave them out.",
+                       "One pad is too small to be felted at all at this size: leave it out."),
+                  none),
+          say("pads too small to make"));
+    else if (small > 0)
+      add(Level::Doubtful, first,
+          counted(many("{} pads are too small to be made and set on: lay them as wisps.",
+                       "One pad is too small to be made and set on: lay it as a wisp."),
+                  small),
+          say("pads are wisps"));
+  }
+
+  void flat(const FaceFlat& f) {
+    const std::string& where = f.flat->id;
+    if (f.thickness < r_.flatThin)
+      add(f.thickness < r_.flatThinnest ? Level::Wrong : Level::Doubtful, where,
+          say("Felt {} thick hardly holds together: make it {}.", Length(f.thickness, 1),
+              Length(r_.flatThin, 1)),
+          say("felt too thin"));
+    if (f.flat->stands != FlatStands::Felt || f.standing.verdict == Stands::Well) return;
+    const bool droops = f.standing.verdict == Stands::Droops;
+    add(droops ? Level::Wrong : Level::Doubtful, where,
+        droops ? say("Will droop: felt it firmer or half as thick again, cup it more, or put a wire into it.")
+               : say("Stands doubtfully: felt it firmer, or cup it a little more."),
+        say("may droop"));
+  }
+
+  const FaceReport& f_;
+  const FaceRules& r_;
+  std::vector<Finding> out_;
+};
+
+} // namespace
+
+std::vector<Finding> faceFindings(const FaceReport& face, const FaceRules& rules) {
+  return Finder(face, rules).all();
+}
+
+} // namespace columna
