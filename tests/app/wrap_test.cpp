@@ -181,7 +181,7 @@ TEST_F(WrapTest, ATapeSaysHowMuchMoreAndOverOffersToResize) {
   session.select(limb("trunk"));
   part<WrapDesk>()->tabs()->tab(3)->click();
   StopPanel* stop = part<WrapDesk>()->stop();
-  const Girth& g = plan().wool->limbs[static_cast<size_t>(limb("trunk"))].girths.front();
+  const Girth g = plan().wool->limbs[static_cast<size_t>(limb("trunk"))].girths.front();
   type(stop->tapeField(), QByteArray::number(g.felted - 14).constData());
   EXPECT_TRUE(stop->answer()->text().contains(QStringLiteral("14 mm under")))
       << stop->answer()->text().toStdString();
