@@ -109,7 +109,8 @@ TEST(Winding, PartsWithoutWireAreTubesAndBalls) {
       EXPECT_GT(wind.rolledLength, wind.startLength);
     }
   }
-  for (const LimbWool& w : plannedExactly(project("toy_bear", 180)).wool->limbs)
+  const Plan bear = plannedExactly(project("toy_bear", 180));
+  for (const LimbWool& w : bear.wool->limbs)
     if (w.winding.strips > 0 && w.girths.front().wire > 0) {
       EXPECT_EQ(w.winding.as, MadeAs::Wound);
     }
