@@ -1,6 +1,7 @@
 #include "anatomy/pattern_check.h"
 
 #include "anatomy/figure.h"
+#include "anatomy/plane.h"
 
 #include <algorithm>
 #include <cmath>
@@ -11,37 +12,6 @@ namespace {
 constexpr double kJump = 1.34;      ///< ratio of girths at a shared joint
 constexpr double kOffGround = 0.03; ///< of the height
 constexpr double kMeet = 0.004;     ///< modules: middles this near each other cross
-
-struct Segment {
-  Vec3 a, b;
-};
-
-/// Least distance between two stretches (Ericson's closest points of segments), and where on each it is.
-struct Nearest {
-  double distance = 0, s = 0, t = 0;
-};
-
-Nearest nearest(const Segment& p, const Segment& q) {
-  const Vec3 d1 = p.b - p.a;
-  const Vec3 d2 = q.b - q.a;
-  const Vec3 r = p.a - q.a;
-  const double a = d1.squaredNorm();
-  const double e = d2.squaredNorm();
-  const double f = d2.dot(r);
-  const double c = d1.dot(r);
-  const double b = d1.dot(d2);
-  const double det = a * e - b * b;
-  double s = det > 1e-12 ? std::clamp((b * f - c * e) / det, 0.0, 1.0) : 0;
-  double t = (b * s + f) / e;
-  if (t < 0) {
-    t = 0;
-    s = std::clamp(-c / a, 0.0, 1.0);
-  } else if (t > 1) {
-    t = 1;
-    s = std::clamp((b - c) / a, 0.0, 1.0);
-  }
-  return {((p.a + s * d1) - (q.a + t * d2)).norm(), s, t};
-}
 
 double radius(const PatternBone& b) {
   double most = 0;

@@ -1,5 +1,7 @@
 #include "face/eye.h"
 
+#include "anatomy/plane.h"
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -40,26 +42,9 @@ StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidt
   const Eigen::Vector3d end =
       middle - out.length * Eigen::Vector3d(std::cos(out.azimuth), std::sin(out.azimuth), 0);
   const Eigen::Vector3d flip(1, -1, 1);
-  out.clear = nearestBetween(middle, end, middle.cwiseProduct(flip), end.cwiseProduct(flip)) - rules.stem;
+  out.clear =
+      nearest({middle, end}, {middle.cwiseProduct(flip), end.cwiseProduct(flip)}).distance - rules.stem;
   return out;
-}
-
-double nearestBetween(const Eigen::Vector3d& a, const Eigen::Vector3d& b, const Eigen::Vector3d& c,
-                      const Eigen::Vector3d& d) {
-  // The nearest places of two lines, held within the pieces (Ericson 2005, section 5.1.9).
-  const Eigen::Vector3d u = b - a;
-  const Eigen::Vector3d v = d - c;
-  const Eigen::Vector3d w = a - c;
-  const double uu = u.squaredNorm();
-  const double vv = v.squaredNorm();
-  const double uv = u.dot(v);
-  const double uw = u.dot(w);
-  const double vw = v.dot(w);
-  const double across = uu * vv - uv * uv;
-  double s = across > 1e-12 ? std::clamp((uv * vw - uw * vv) / across, 0.0, 1.0) : 0;
-  const double t = vv > 1e-12 ? std::clamp((uv * s + vw) / vv, 0.0, 1.0) : 0;
-  s = uu > 1e-12 ? std::clamp((uv * t - uw) / uu, 0.0, 1.0) : 0;
-  return (a + s * u - c - t * v).norm();
 }
 
 } // namespace columna

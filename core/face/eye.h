@@ -72,8 +72,4 @@ struct StemPlan {
 [[nodiscard]] StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth,
                                 const FaceRules& rules);
 
-/// Of two straight pieces of line, mm.
-[[nodiscard]] double nearestBetween(const Eigen::Vector3d& a, const Eigen::Vector3d& b,
-                                    const Eigen::Vector3d& c, const Eigen::Vector3d& d);
-
 } // namespace columna

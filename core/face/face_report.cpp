@@ -1,5 +1,6 @@
 #include "face/face_report.h"
 
+#include "anatomy/plane.h"
 #include "face/tape.h"
 
 #include <Eigen/Geometry>
@@ -137,11 +138,7 @@ private:
     double high = -1e9;
     double left = 1e9;
     double right = -1e9;
-    double area = 0;
-    for (size_t i = 0; i < f.outline.size(); ++i) {
-      const Vec2& p = f.outline[i];
-      const Vec2& q = f.outline[(i + 1) % f.outline.size()];
-      area += (p.x() * q.y() - q.x() * p.y()) / 2;
+    for (const Vec2& p : f.outline) {
       low = std::min(low, p.y());
       high = std::max(high, p.y());
       left = std::min(left, p.x());
@@ -150,7 +147,7 @@ private:
     out.length = l_ * (high - low);
     out.width = l_ * (right - left);
     out.thickness = l_ * f.thickness;
-    out.grams = std::abs(area) * l_ * l_ * out.thickness * density_;
+    out.grams = std::abs(signedArea(f.outline)) * l_ * l_ * out.thickness * density_;
     const double third = low + (high - low) / 3;
     // As carried: the head's axis is pitched, nose up for a positive carriage.
     const Vec3 grows = Eigen::AngleAxisd(-h_.carriage, Vec3::UnitY()) * f.axis.normalized();

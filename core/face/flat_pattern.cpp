@@ -1,6 +1,7 @@
 #include "face/flat_pattern.h"
 
 #include "anatomy/outline.h"
+#include "anatomy/plane.h"
 
 #include <algorithm>
 #include <cmath>
@@ -8,15 +9,7 @@
 namespace columna {
 namespace {
 
-double areaOf(const std::vector<Vec2>& outline) {
-  double sum = 0;
-  for (size_t i = 0; i < outline.size(); ++i) {
-    const Vec2& p = outline[i];
-    const Vec2& q = outline[(i + 1) % outline.size()];
-    sum += (p.x() * q.y() - q.x() * p.y()) / 2;
-  }
-  return std::abs(sum);
-}
+double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 /// The largest piece of an outline moved outwards; the outline itself where nothing is left.
 std::vector<Vec2> wider(const std::vector<Vec2>& outline, double by) {
@@ -33,13 +26,7 @@ FlatPattern flatPattern(const HeadFlat& flat, double length, double density, boo
   FlatPattern out;
   for (const Vec2& p : flat.outline) out.finished.push_back(length * p);
   // Clipper moves outlines by their sense: counter-clockwise ones outwards.
-  double sense = 0;
-  for (size_t i = 0; i < out.finished.size(); ++i) {
-    const Vec2& p = out.finished[i];
-    const Vec2& q = out.finished[(i + 1) % out.finished.size()];
-    sense += p.x() * q.y() - q.x() * p.y();
-  }
-  if (sense < 0) std::reverse(out.finished.begin(), out.finished.end());
+  if (signedArea(out.finished) < 0) std::reverse(out.finished.begin(), out.finished.end());
   out.thickness = length * flat.thickness;
   out.area = areaOf(out.finished);
   out.grams = out.area * out.thickness * density;

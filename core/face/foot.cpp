@@ -1,5 +1,7 @@
 #include "face/foot.h"
 
+#include "anatomy/plane.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -16,15 +18,7 @@ std::vector<Vec2> scaled(const std::vector<Vec2>& outline, double by) {
   return out;
 }
 
-double areaOf(const std::vector<Vec2>& outline) {
-  double sum = 0;
-  for (size_t i = 0; i < outline.size(); ++i) {
-    const Vec2& p = outline[i];
-    const Vec2& q = outline[(i + 1) % outline.size()];
-    sum += (p.x() * q.y() - q.x() * p.y()) / 2;
-  }
-  return std::abs(sum);
-}
+double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 /// How far an outline reaches along and across a direction.
 Vec2 extentOf(const std::vector<Vec2>& outline, double direction) {

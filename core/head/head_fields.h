@@ -207,7 +207,7 @@ struct Table<HardPart> {
       field("colour", &HardPart::colour).must(),
       field("tip", &HardPart::tip),
       heads::share("tip_from", &HardPart::tipFrom),
-      field("stub", &HardPart::stub).within(0, heads::kFar).in(unit::kModule).about("wire in the head")};
+      field("anchor", &HardPart::anchor).within(0, heads::kFar).in(unit::kModule).about("wire in the head")};
 };
 
 template <>

@@ -174,7 +174,7 @@ struct HardPart {
   Vec3 up = Vec3(0, 0, 1);
   std::string colour, tip;
   double tipFrom = 1;
-  double stub = 0; ///< wire in the head
+  double anchor = 0; ///< wire in the head
 };
 
 enum class HairKind {

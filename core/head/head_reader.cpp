@@ -1,5 +1,6 @@
 #include "head/head_reader.h"
 
+#include "anatomy/plane.h"
 #include "head/head_field.h"
 #include "head/head_fields.h"
 #include "measure/disk.h"
@@ -161,13 +162,8 @@ private:
       reader_.fail(at + ".base", say("has no length"), say("give its front and its rear end on the head"));
     if (along.normalized().cross(f.axis.normalized()).norm() < 0.1)
       reader_.fail(at + ".axis", say("runs along its base"), say("give the way it grows away from the head"));
-    double area = 0;
-    for (size_t i = 0; i < f.outline.size(); ++i) {
-      const Vec2& p = f.outline[i];
-      const Vec2& q = f.outline[(i + 1) % f.outline.size()];
-      area += (p.x() * q.y() - q.x() * p.y()) / 2;
-    }
-    if (std::abs(area) < 1e-5) reader_.fail(at + ".outline", say("encloses nothing"), say("mend its points"));
+    if (std::abs(signedArea(f.outline)) < 1e-5)
+      reader_.fail(at + ".outline", say("encloses nothing"), say("mend its points"));
     if (crosses(f.outline))
       reader_.fail(at + ".outline", say("crosses itself"),
                    say("let it run from the base's front end round the tip to its rear end"));

@@ -18,7 +18,7 @@ namespace columna {
 [[nodiscard]] Result<HeadPattern> headFor(std::string_view pattern, const std::filesystem::path& data,
                                           const std::filesystem::path& own);
 
-/// The rules of thumb of `data`/work/face.json.
+/// The face's rules of thumb, from face.json beside the other rules in `data`.
 [[nodiscard]] Result<FaceRules> faceRules(const std::filesystem::path& data);
 
 } // namespace columna

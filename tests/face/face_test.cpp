@@ -1,4 +1,5 @@
 // Sums of the face: tape, eyes and their stems, ears under their own weight.
+#include "anatomy/plane.h"
 #include "face/eye.h"
 #include "face/flat_felt.h"
 #include "face/tape.h"
@@ -133,8 +134,8 @@ TEST(Eyes, StemsAreTurnedUntilTheirHolesStayApart) {
     return Eigen::Vector3d(a - t * Eigen::Vector3d(std::cos(degrees(44)), std::sin(degrees(44)), 0));
   };
   const Eigen::Vector3d flip(1, -1, 1);
-  EXPECT_NEAR(nearestBetween(a, end(12), a.cwiseProduct(flip), end(12).cwiseProduct(flip)), 0, 1e-9);
-  EXPECT_NEAR(nearestBetween(a, end(8), a.cwiseProduct(flip), end(8).cwiseProduct(flip)), 2.09, 0.01);
+  EXPECT_NEAR(nearest({a, end(12)}, {a.cwiseProduct(flip), end(12).cwiseProduct(flip)}).distance, 0, 1e-9);
+  EXPECT_NEAR(nearest({a, end(8)}, {a.cwiseProduct(flip), end(8).cwiseProduct(flip)}).distance, 2.09, 0.01);
 }
 
 TEST(Ears, BuckleAndSagAsClosedFormsSay) {

@@ -1,5 +1,6 @@
 // Patterns of ears: their lines and what is laid for them.
 #include "../head/heads.h"
+#include "anatomy/plane.h"
 #include "face/flat_pattern.h"
 #include "measure/disk.h"
 #include "sheet/flat_drawing.h"
@@ -14,15 +15,7 @@ FaceRules rules() {
       .value();
 }
 
-double areaOf(const std::vector<Vec2>& outline) {
-  double sum = 0;
-  for (size_t i = 0; i < outline.size(); ++i) {
-    const Vec2& p = outline[i];
-    const Vec2& q = outline[(i + 1) % outline.size()];
-    sum += (p.x() * q.y() - q.x() * p.y()) / 2;
-  }
-  return std::abs(sum);
-}
+double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 /// A square ear of 0.5 modules, 0.06 thick.
 HeadFlat square() {

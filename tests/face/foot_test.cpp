@@ -1,5 +1,6 @@
 // Soles: sizes, pads, and their drawing.
 #include "../head/heads.h"
+#include "anatomy/plane.h"
 #include "face/foot.h"
 #include "measure/disk.h"
 #include "sheet/sole_drawing.h"
@@ -16,15 +17,7 @@ FaceRules rules() {
       .value();
 }
 
-double areaOf(const std::vector<Vec2>& outline) {
-  double sum = 0;
-  for (size_t i = 0; i < outline.size(); ++i) {
-    const Vec2& p = outline[i];
-    const Vec2& q = outline[(i + 1) % outline.size()];
-    sum += (p.x() * q.y() - q.x() * p.y()) / 2;
-  }
-  return std::abs(sum);
-}
+double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 } // namespace
 
