@@ -1,5 +1,6 @@
 // The widgets that anyone uses: a desk with its tabs, sentences of problems, settings.
 #include "kit/desk.h"
+#include "kit/dot.h"
 #include "kit/say.h"
 #include "kit/settings.h"
 #include "theme/theme.h"
@@ -58,4 +59,37 @@ TEST(Kit, AProblemIsOneSentenceWithACapitalAndAStop) {
             QStringLiteral("otter.columna: is not a project."));
   EXPECT_FALSE(sentence({say("two\nlines"), {}, {}}, UnitSystem::Metric).contains(u'\n'));
   EXPECT_EQ(sentence({say("it ends already."), {}, {}}, UnitSystem::Metric).count(u'.'), 1);
+}
+
+TEST(Kit, ADotLooksAsAStrokedCircleDoes) {
+  const auto drawn = [](bool kept) {
+    QImage image(60, 60, QImage::Format_RGB32);
+    image.fill(QColor(240, 230, 210));
+    QPainter p(&image);
+    p.setRenderHint(QPainter::Antialiasing);
+    const QPen pen(QColor(40, 30, 25), 2.2);
+    const QColor fill(250, 248, 240);
+    const QPointF at(29.3, 30.7);
+    if (kept) {
+      paintDot(p, at, 11, pen, fill);
+    } else {
+      p.setPen(pen);
+      p.setBrush(fill);
+      p.drawEllipse(at, 11.0, 11.0);
+    }
+    return image;
+  };
+  const QImage kept = drawn(true);
+  const QImage stroked = drawn(false);
+  int off = 0;
+  int ink = 0;
+  for (int y = 0; y < 60; ++y)
+    for (int x = 0; x < 60; ++x) {
+      const int difference = std::abs(qRed(kept.pixel(x, y)) - qRed(stroked.pixel(x, y)));
+      EXPECT_LT(difference, 60) << x << " " << y;
+      off += difference > 25 ? 1 : 0;
+      ink += qRed(stroked.pixel(x, y)) < 100 ? 1 : 0;
+    }
+  EXPECT_GT(ink, 80) << "a ring there is";
+  EXPECT_LT(off, 12);
 }
