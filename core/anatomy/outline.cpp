@@ -1,6 +1,7 @@
 #include "anatomy/outline.h"
 
 #include "anatomy/hull.h"
+#include "anatomy/plane.h"
 
 #include <clipper.hpp>
 
@@ -173,7 +174,7 @@ std::vector<Polygon> seams(const Figure& figure, View view, double inset) {
   constexpr int corners = 16;
   std::vector<Polygon> out;
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i < tube.slabBone.size(); ++i) {
+    for (size_t i = 0; !tube.pad && i < tube.slabBone.size(); ++i) {
       const FigureBone& bone = figure.bones[static_cast<size_t>(tube.slabBone[i])];
       const bool meets = i == 0 ? bone.parent >= 0
                                 : figure.bones[static_cast<size_t>(tube.slabBone[i - 1])].limb != bone.limb;
@@ -209,13 +210,9 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
 }
 
 bool contains(const std::vector<Polygon>& polygons, const Vec2& at) {
-  bool inside = false;
-  for (const Polygon& p : polygons)
-    for (size_t i = 0, j = p.size() - 1; i < p.size(); j = i++)
-      if ((p[i].y() > at.y()) != (p[j].y() > at.y()) &&
-          at.x() < (p[j].x() - p[i].x()) * (at.y() - p[i].y()) / (p[j].y() - p[i].y()) + p[i].x())
-        inside = !inside;
-  return inside;
+  return std::count_if(polygons.begin(), polygons.end(), [&](const Polygon& p) { return inside(p, at); }) %
+             2 !=
+         0;
 }
 
 } // namespace columna

@@ -19,6 +19,19 @@ namespace columna {
   return sum;
 }
 
+/// Whether a place lies in a closed outline, by the even-odd rule.
+[[nodiscard]] inline bool inside(const std::vector<Vec2>& outline, const Vec2& at) {
+  bool in = false;
+  for (size_t i = 0, j = outline.size() - 1; i < outline.size(); j = i++) {
+    const Vec2& p = outline[i];
+    const Vec2& q = outline[j];
+    if ((p.y() > at.y()) != (q.y() > at.y()) &&
+        at.x() < (q.x() - p.x()) * (at.y() - p.y()) / (q.y() - p.y()) + p.x())
+      in = !in;
+  }
+  return in;
+}
+
 /// A straight stretch; its ends may be one place.
 struct Segment {
   Vec3 a, b;

@@ -58,11 +58,12 @@ struct FaceReport {
 };
 
 /// `head` with its dials worked in (dialled()), `length` mm long, of felt of `density` g/mm3. It refers to
-/// parts of `head`, which has to outlive it. Volumes by cells of 1/72 of the head.
+/// parts of `head`, which has to outlive it. Volumes by cells of 1/72 of the head. `eye`: mm of the eyes that
+/// are taken; the nearest that is sold without.
 [[nodiscard]] FaceReport faceReport(const HeadPattern& head, double length, double density,
-                                    const FaceRules& rules);
+                                    const FaceRules& rules, std::optional<double> eye = {});
 
-/// The eye's optical axis, outwards: the left one's.
-[[nodiscard]] Vec3 opticalAxis(const HeadEye& eye);
+/// A named place in words: "ear front".
+[[nodiscard]] std::string pinName(const std::string& id);
 
 } // namespace columna

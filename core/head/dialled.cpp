@@ -87,6 +87,14 @@ double MuzzleWarp::slope(double x) const {
 }
 
 HeadPattern dialled(HeadPattern head, const Character& dials) {
+  HeadDials own;
+  own.muzzle = dials.muzzle;
+  own.eyes = dials.eyes;
+  own.eyesLower = dials.eyesLower;
+  return dialled(std::move(head), own);
+}
+
+HeadPattern dialled(HeadPattern head, const HeadDials& dials) {
   if (dials.muzzle != 1) muzzle(head, {browOf(head), dials.muzzle});
   if (dials.eyes != 1 || dials.eyesLower != 0) eyes(head, dials.eyes, dials.eyesLower);
   return head;

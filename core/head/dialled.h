@@ -19,5 +19,7 @@ struct MuzzleWarp {
 /// Eyes lower: eyes, sockets, lids and brows by that share of the head's depth where they are. A head of all
 /// dials at rest is the very same.
 [[nodiscard]] HeadPattern dialled(HeadPattern head, const Character& dials);
+/// The same of the dials a figure's head has; how wide and high it is is left to its surface.
+[[nodiscard]] HeadPattern dialled(HeadPattern head, const HeadDials& dials);
 
 } // namespace columna

@@ -26,6 +26,11 @@ Vec3 mirrored(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 double HeadFeature::thinnest() const { return *std::min_element(radii.begin(), radii.end()); }
 
+Vec3 opticalAxis(const HeadEye& eye) {
+  return {std::cos(eye.elevation) * std::cos(eye.azimuth), std::cos(eye.elevation) * std::sin(eye.azimuth),
+          std::sin(eye.elevation)};
+}
+
 FeatureShape::FeatureShape(const HeadFeature& f, double scale)
     : at_(f.at * scale), to_(f.to.value_or(f.at) * scale), middle_((at_ + to_) / 2), rod_(f.rod()),
       twin_(f.twin), press_(f.mode == FeatureMode::Press), blend_(std::max(f.blend * scale, kLeastBlend)) {

@@ -41,6 +41,9 @@ private:
   double blend_, reach_;
 };
 
+/// The way an eye looks, a unit vector.
+[[nodiscard]] Vec3 opticalAxis(const HeadEye& eye);
+
 /// What stands when the body and the features are done.
 struct HeadVolumes {
   double body = 0;              ///< mm3
