@@ -51,7 +51,7 @@ const Ring* ringAt(const Figure& figure, const Girth& girth) {
   const Ring* best = nullptr;
   double least = 1e9;
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i < tube.slabBone.size(); ++i)
+    for (size_t i = 0; !tube.pad && i < tube.slabBone.size(); ++i)
       if (tube.slabBone[i] == girth.bone && std::abs(tube.slabAt(i) - girth.at) < least) {
         least = std::abs(tube.slabAt(i) - girth.at);
         best = &tube.rings[i];

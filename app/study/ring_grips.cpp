@@ -21,7 +21,7 @@ std::optional<Ring> ringOf(const Figure& figure, int bone, int place) {
   std::optional<Ring> best;
   double least = 1e9;
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i < tube.slabBone.size(); ++i) {
+    for (size_t i = 0; !tube.pad && i < tube.slabBone.size(); ++i) {
       if (tube.slabBone[i] != bone || tube.slabFrom[i] >= tube.slabTo[i]) continue; // a rounded end
       for (const bool end : {false, true})
         if (const double away = std::abs((end ? tube.slabTo[i] : tube.slabFrom[i]) - wanted); away < least) {

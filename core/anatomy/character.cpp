@@ -53,6 +53,10 @@ void scaleHead(Pattern& p, const Character& c) {
     break;
   }
   p.eyeDiameter *= c.head * c.eyes;
+  if (p.head) { // its size and muzzle follow from its bones
+    p.head->eyes *= c.eyes;
+    p.head->eyesLower += c.eyesLower;
+  }
 }
 
 /// All legs by one lift of the body, each by as much as that takes, so that every foot stays on the ground.
@@ -127,13 +131,14 @@ double trunkLength(const Pattern& p, const PatternLimb& trunk) {
 } // namespace
 
 Character characterAt(double age) {
-  // true to life, young, toy
-  constexpr std::array<Character, 3> marks{Character{1, 1, 1, 1, 0, 1},
-                                           Character{1.25, 0.8, 0.86, 1.3, 0.08, 1},
-                                           Character{1.6, 0.6, 0.7, 1.7, 0.16, 1}};
-  const double at = std::clamp(age, 0.0, 2.0);
-  const auto i = static_cast<size_t>(std::min(1.0, std::floor(at)));
-  const double t = at - static_cast<double>(i);
+  // old, true to life, young, toy
+  constexpr std::array<Character, 4> marks{
+      Character{0.96, 1.08, 1, 0.85, -0.1, 1}, Character{1, 1, 1, 1, 0, 1},
+      Character{1.25, 0.8, 0.86, 1.3, 0.08, 1}, Character{1.6, 0.6, 0.7, 1.7, 0.16, 1}};
+  const double at = std::clamp(age, -1.0, 2.0);
+  const double from = std::min(1.0, std::floor(at));
+  const auto i = static_cast<size_t>(from + 1);
+  const double t = at - from;
   const Character& a = marks[i];
   const Character& b = marks[i + 1];
   const auto mix = [t](double x, double y) { return x + t * (y - x); };

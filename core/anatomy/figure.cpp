@@ -93,6 +93,12 @@ void makeTubes(Figure& figure, const Pattern& pattern) {
   std::vector<int> next(count, -1);
   std::vector<bool> continued(count, false);
   std::vector<int> twins(count, -1);
+  std::vector<char> without(count, 0); // of a tube: the head has their surface
+  if (pattern.head)
+    for (size_t i = 0; i < count; ++i)
+      for (const auto* bones : {&pattern.head->body, &pattern.head->hard})
+        if (std::find(bones->begin(), bones->end(), figure.bones[i].patternBone) != bones->end())
+          without[i] = 1;
   for (size_t i = 0; i < count; ++i) {
     twins[i] = figure.bones[i].twin;
     next[i] = continuation(figure, static_cast<int>(i));
@@ -106,9 +112,13 @@ void makeTubes(Figure& figure, const Pattern& pattern) {
     std::vector<SweepBone> chain;
     for (int b = static_cast<int>(i); b >= 0; b = next[static_cast<size_t>(b)])
       chain.push_back(sweepBone(figure, pattern, b));
-    Tube tube = sweep(chain);
-    if (figure.symmetric && figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
-    figure.tubes.push_back(std::move(tube));
+    std::vector<Tube> parts;
+    parts.push_back(sweep(chain));
+    if (pattern.head) parts = withoutBones(parts.front(), without);
+    for (Tube& tube : parts) {
+      if (figure.symmetric && figure.bones[i].twin >= 0) figure.tubes.push_back(mirrored(tube, twins));
+      figure.tubes.push_back(std::move(tube));
+    }
   }
 }
 
@@ -161,6 +171,7 @@ void makeLimbsAndBones(Figure& figure, const Pattern& pattern) {
         if (const Vec3 square = up - along * along.dot(up); square.norm() > 1e-9)
           bone.deepAxis = square.normalized();
         bone.wire = b->wire;
+        bone.hard = b->hard;
         for (const Station& s : stationsOf(pattern, *b, side < 0)) bone.stations.push_back(s);
         boneIndex[{id, side}] = static_cast<int>(figure.bones.size());
         out.bones.push_back(static_cast<int>(figure.bones.size()));
@@ -228,6 +239,9 @@ public:
     std::uint64_t bits = 0;
     static_assert(sizeof bits == sizeof value);
     std::memcpy(&bits, &value, sizeof bits);
+    add(bits);
+  }
+  void add(std::uint64_t bits) {
     for (int i = 0; i < 8; ++i) {
       sum_ ^= (bits >> (8 * i)) & 0xffU;
       sum_ *= 1099511628211ULL;
@@ -256,6 +270,10 @@ std::uint64_t shapeKey(const Pattern& p) {
   for (const PatternFlat& f : p.flats)
     for (const Vec3& at : f.outline) h.add(at);
   h.add(p.eye);
+  if (p.head) {
+    h.add(p.head->form->key());
+    for (const double value : {p.head->eyes, p.head->eyesLower, p.head->length}) h.add(value);
+  }
   if (p.right) {
     for (const auto& [name, at] : p.right->joints) h.add(at);
     for (const auto& [name, stations] : p.right->stations) h.add(stations);
@@ -288,11 +306,11 @@ Figure build(const Pattern& pattern) {
         bone = static_cast<int>(i);
         break;
       }
-    FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}, flat.thickness};
+    FigureFlat left{flat.twin ? "left-" + flat.id : flat.id, bone, {}, flat.thickness, {}, {}};
     for (const Vec3& p : flat.outline) left.outline.push_back(p);
     if (flat.twin) {
       const int twin = figure.bones[static_cast<size_t>(bone)].twin;
-      FigureFlat right{"right-" + flat.id, twin >= 0 ? twin : bone, {}, flat.thickness};
+      FigureFlat right{"right-" + flat.id, twin >= 0 ? twin : bone, {}, flat.thickness, {}, {}};
       const auto own = pattern.right ? pattern.right->flatOutlines.find(flat.id)
                                      : decltype(pattern.right->flatOutlines.end()){};
       if (pattern.right && own != pattern.right->flatOutlines.end())
@@ -306,6 +324,7 @@ Figure build(const Pattern& pattern) {
   figure.eyes = {pattern.eye,
                  (pattern.right && pattern.right->eye ? *pattern.right->eye : mirror(pattern.eye))};
   figure.eyeDiameter = pattern.eyeDiameter;
+  if (pattern.head) wearHead(figure, pattern);
   const Extent e = extentOf(figure);
   figure.overallHeight = e.top;
   figure.totalLength = e.front - e.back;
@@ -347,8 +366,14 @@ Figure scaledTo(Figure f, double scale) {
   for (FigureFlat& flat : f.flats) {
     flat.thickness *= scale;
     for (Vec3& p : flat.outline) p *= scale;
+    for (Vec3& p : flat.sheet) p *= scale;
   }
   for (Vec3& eye : f.eyes) eye *= scale;
+  if (f.head) {
+    f.head->length *= scale;
+    f.head->origin *= scale;
+    for (WornHead::Stretch& s : f.head->stretches) s.from *= scale;
+  }
   return f;
 }
 
@@ -368,6 +393,13 @@ Station stationAt(const FigureBone& bone, double at) {
     lift.push_back(s.lift);
   }
   return {at, pchip(t, across, at), pchip(t, deep, at), pchip(t, lift, at)};
+}
+
+double Figure::eyeGrams() const {
+  constexpr double ball = 0.52359877559829887; // pi / 6
+  return head ? static_cast<double>(eyes.size()) * head->eyeDensity * ball * eyeDiameter * eyeDiameter *
+                    eyeDiameter
+              : 0;
 }
 
 std::optional<int> Figure::limb(std::string_view id) const {

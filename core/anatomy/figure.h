@@ -3,7 +3,9 @@
 
 #include "anatomy/pattern.h"
 #include "anatomy/tube.h"
+#include "anatomy/worn_head.h"
 
+#include <array>
 #include <cstdint>
 #include <map>
 #include <optional>
@@ -24,6 +26,7 @@ struct FigureBone {
   double length = 0;       ///< mm
   Vec3 deepAxis{0, 0, 1};  ///< unit: the way `deep` and `lift` of its stations are meant
   bool wire = true;
+  double hard = 0;               ///< g/mm3 of a horn or a bill; 0: it is wool
   std::vector<Station> stations; ///< across, deep, lift in mm
 };
 
@@ -50,6 +53,10 @@ struct FigureFlat {
   int bone = 0;
   std::vector<Vec3> outline; ///< mm
   double thickness = 0;      ///< mm
+  /// Of one rolled to a cup: its middle surface, each triangle turned so that it looks the way the hollow
+  /// does. Without any it is the fan of its outline.
+  std::vector<Vec3> sheet; ///< mm
+  std::vector<std::array<int, 3>> triangles;
 };
 
 struct Figure {
@@ -68,7 +75,10 @@ struct Figure {
   std::vector<FigureFlat> flats;
   std::vector<Vec3> eyes;
   double eyeDiameter = 0;
+  std::optional<WornHead> head; ///< where the animal has one of its own
 
+  /// g of all eyes that are no wool; they are on the head's bone.
+  [[nodiscard]] double eyeGrams() const;
   /// Index of the limb of that id, or nothing.
   [[nodiscard]] std::optional<int> limb(std::string_view id) const;
 };

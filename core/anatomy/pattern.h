@@ -5,6 +5,7 @@
 // docs/schema/pattern.schema.json.
 #pragma once
 
+#include "anatomy/worn_head.h"
 #include "measure/result.h"
 
 #include <Eigen/Core>
@@ -68,6 +69,7 @@ struct PatternBone {
   bool wire = true;      ///< wire can run in it (a breast pad or a shoulder blade has none)
   bool flatEnds = false; ///< free ends cut flat instead of rounded
   bool muzzle = false;   ///< the part of the head before the brow: muzzle, snout, bill
+  double hard = 0;       ///< g/mm3 where a head says that it is a horn or a bill; 0: wool
   Vec3 up{0, 0, 1};      ///< `deep` is the direction square to the bone nearest to this
   Vec3 flexAxis{0, -1, 0}, sideAxis{0, 0, 1}; ///< what the joint at `from` turns about, in the neutral stance
   TurnRange flex, side, twist;                ///< how far it turns
@@ -144,6 +146,7 @@ struct Pattern {
   double eyeDiameter = 0;
   double coatThickness = 0; ///< modules
   std::string coatKind;
+  std::optional<PatternHead> head; ///< none: the tubes of its bones are its head
 
   /// The bone of that name, or nothing.
   [[nodiscard]] const PatternBone* bone(std::string_view id) const;

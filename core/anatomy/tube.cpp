@@ -244,6 +244,38 @@ Tube sweep(const std::vector<SweepBone>& chain) {
   return tube;
 }
 
+std::vector<Tube> withoutBones(const Tube& tube, const std::vector<char>& without) {
+  const auto gone = [&](size_t slab) { return without[static_cast<size_t>(tube.slabBone[slab])] != 0; };
+  const size_t slabs = tube.slabBone.size();
+  const size_t first = tube.capBegin > 0 ? static_cast<size_t>(tube.capSlabs) : 0; // of no end
+  const size_t last = slabs - (tube.capEnd > 0 ? static_cast<size_t>(tube.capSlabs) : 0);
+  std::vector<Tube> out;
+  for (size_t from = first; from < last;) {
+    if (gone(from)) {
+      ++from;
+      continue;
+    }
+    size_t to = from;
+    while (to < last && !gone(to)) ++to;
+    Tube part;
+    const size_t begin = from == first ? 0 : from;
+    const size_t end = to == last ? slabs : to;
+    const auto at = [](size_t i) { return static_cast<std::ptrdiff_t>(i); };
+    part.rings.assign(tube.rings.begin() + at(begin), tube.rings.begin() + at(end + 1));
+    part.slabBone.assign(tube.slabBone.begin() + at(begin), tube.slabBone.begin() + at(end));
+    part.slabFrom.assign(tube.slabFrom.begin() + at(begin), tube.slabFrom.begin() + at(end));
+    part.slabTo.assign(tube.slabTo.begin() + at(begin), tube.slabTo.begin() + at(end));
+    part.capBegin = from == first ? tube.capBegin : 0;
+    part.capEnd = to == last ? tube.capEnd : 0;
+    part.capSlabs = tube.capSlabs;
+    if (from != first) addCap(part, false);
+    if (to != last) addCap(part, true);
+    out.push_back(std::move(part));
+    from = to;
+  }
+  return out;
+}
+
 Tube mirrored(const Tube& tube, const std::vector<int>& boneOf) {
   Tube out = tube;
   for (Ring& ring : out.rings)

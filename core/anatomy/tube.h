@@ -31,6 +31,7 @@ struct Tube {
   double capBegin = 0;          ///< depth of the rounded end at the root, mm; 0 for a flat one
   double capEnd = 0;            ///< the same at the other end
   int capSlabs = 0;             ///< how many slabs stand for a rounded end
+  bool pad = false; ///< laid on another: seen and in the way, but nothing is wound to its sections
 
   /// Where on its bone the middle of slab i lies, 0..1.
   [[nodiscard]] double slabAt(size_t i) const { return (slabFrom[i] + slabTo[i]) / 2; }
@@ -47,6 +48,10 @@ struct SweepBone {
 
 /// One tube from bones that follow each other, end to begin. At least one bone.
 [[nodiscard]] Tube sweep(const std::vector<SweepBone>& chain);
+
+/// What is left of a tube without the slabs of some bones, each stretch with a rounded end where it is cut:
+/// its sections are those of the whole. `without`: one a bone, not 0 for those left out.
+[[nodiscard]] std::vector<Tube> withoutBones(const Tube& tube, const std::vector<char>& without);
 
 /// The mirror image in y = 0, with the bones renumbered by `boneOf`.
 [[nodiscard]] Tube mirrored(const Tube& tube, const std::vector<int>& boneOf);

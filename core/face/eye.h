@@ -27,6 +27,7 @@ struct FaceRules {
   double holeWider = 0;                    ///< mm more than the stem
   double holesApart = 0;                   ///< mm between two holes
   double glass = 0, acrylic = 0, clay = 0; ///< g/mm3
+  double woolGlue = 0, wood = 0;           ///< g/mm3: horns of wool stiffened with glue, or whittled
   double flatBack = 0;                     ///< of its diameter: how thick a flat-backed eye is
   double edgeNeedled = 0;                  ///< mm lost all round where an edge is needled in
   double baseLeast = 0, baseMost = 0;      ///< mm left unfelted beyond a flat part's base
@@ -34,12 +35,15 @@ struct FaceRules {
   double baseThick = 0;                    ///< of its thickness
   double layMedium = 1, layFirm = 1;       ///< how much larger loose wool is laid
   double padThick = 0, padThickLeast = 0, padThickMost = 0; ///< of its width; mm; of the foot's height
-  double padStab = 0;              ///< of the foot's height: how deep a needle may go for a pad
-  double toeWide = 0, toeLong = 0; ///< mm: smaller toes are not made apart
-  double clawLeast = 0;            ///< mm: shorter claws are drawn
-  double relaxed = 0;              ///< share of felt's stiffness left after hours
-  double padLeast = 0;             ///< g: a lighter pad is laid as a wisp
-  double radiusLeast = 0;          ///< mm: a smaller feature is not felted
+  double padStab = 0;               ///< of the foot's height: how deep a needle may go for a pad
+  double toeWide = 0, toeLong = 0;  ///< mm: smaller toes are not made apart
+  double clawLeast = 0;             ///< mm: shorter claws are drawn
+  double relaxed = 0;               ///< share of felt's stiffness left after hours
+  double tiltNear = 0, tiltFar = 0; ///< degrees a pair may stand askew: it begins to show, and it does
+  double offNear = 0, offFar = 0;   ///< the same as shares of what is between the pair
+  double offLeast = 0;              ///< mm: less is not seen
+  double padLeast = 0;              ///< g: a lighter pad is laid as a wisp
+  double radiusLeast = 0;           ///< mm: a smaller feature is not felted
 };
 
 /// Errors name the file and the key: one missing, not a number, below zero, or without a source; sizes that

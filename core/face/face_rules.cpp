@@ -13,7 +13,7 @@ struct Field {
   double FaceRules::*value;
 };
 
-constexpr std::array<Field, 36> kFields{{
+constexpr std::array<Field, 43> kFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -45,7 +45,14 @@ constexpr std::array<Field, 36> kFields{{
     {"holes_apart", &FaceRules::holesApart},
     {"glass", &FaceRules::glass},
     {"acrylic", &FaceRules::acrylic},
+    {"tilt_near", &FaceRules::tiltNear},
+    {"tilt_far", &FaceRules::tiltFar},
+    {"off_near", &FaceRules::offNear},
+    {"off_far", &FaceRules::offFar},
+    {"off_least", &FaceRules::offLeast},
     {"clay", &FaceRules::clay},
+    {"wool_glue", &FaceRules::woolGlue},
+    {"wood", &FaceRules::wood},
     {"flat_back", &FaceRules::flatBack},
     {"felt_relaxed", &FaceRules::relaxed},
     {"pad_least", &FaceRules::padLeast},
@@ -66,7 +73,8 @@ Result<FaceRules> readFaceRules(std::string_view json, const std::string& file) 
   if (!numbers) return numbers.problem();
   FaceRules rules;
   for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
-  for (double* density : {&rules.glass, &rules.acrylic, &rules.clay}) *density /= 1000; // g/cm3 in the file
+  for (double* density : {&rules.glass, &rules.acrylic, &rules.clay, &rules.woolGlue, &rules.wood})
+    *density /= 1000; // g/cm3 in the file
   const auto root = parseJson(json, file);
   if (!root) return root.problem();
   const auto sizes = root->find("eye_sizes");

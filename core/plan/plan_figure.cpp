@@ -1,7 +1,9 @@
 // The figure of a plan, which is all that is made anew while something is dragged; and what is asked of a
 // plan.
+#include "head/wearing.h"
 #include "plan/plan.h"
 #include "plan/plan_keys.h"
+#include "project/heads.h"
 
 #include <algorithm>
 
@@ -38,6 +40,19 @@ std::optional<Problem> makeFigurePart(const Project& project, const Pattern& ani
   return std::nullopt;
 }
 
+/// With the eyes and the ears that the maker takes.
+Figure faced(Figure figure, const FaceWish& wish) {
+  if (wish.eye && figure.eyeDiameter > 0) figure.eyeDiameter = *wish.eye;
+  for (FigureFlat& flat : figure.flats) {
+    std::string_view id = flat.id;
+    for (const std::string_view side : {"left-", "right-"})
+      if (id.starts_with(side)) id.remove_prefix(side.size());
+    if (const auto own = wish.thick.find(std::string(id)); own != wish.thick.end())
+      flat.thickness = own->second;
+  }
+  return figure;
+}
+
 } // namespace
 
 Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Plan* before) {
@@ -47,13 +62,25 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Pl
                    Name(named("project")),
                    say("choose another animal, or put its file in the patterns folder")};
   auto keys = std::make_shared<PlanKeys>();
-  keys->figure = {pattern,      project.shape,           project.size,
-                  project.made, catalog.pose.touchShare, catalog.pose.soleGive};
+  keys->figure = {pattern,
+                  project.shape,
+                  project.size,
+                  project.made,
+                  project.face.made(),
+                  catalog.pose.touchShare,
+                  catalog.pose.soleGive};
   Plan out;
   if (before && before->keys && before->keys->figure == keys->figure) {
     out.takeFigure(*before);
   } else {
+    const auto head = headOf(project, catalog);
+    Pattern own; // with pads that the maker changed, or a head that the animal has not
+    if (head && (!project.face.features.empty() || !pattern->head)) {
+      own = wearing(*pattern, asWished(*head, project.face), hardDensities(catalog.face));
+      pattern = &own;
+    }
     if (auto problem = makeFigurePart(project, *pattern, out)) return *problem;
+    if (project.face.eye || !project.face.thick.empty()) out.figure = faced(*out.figure, project.face);
     out.skeleton = makeSkeleton(out.figure);
     out.footing = footingOf(out.figure, catalog.pose.touchShare, catalog.pose.soleGive);
   }

@@ -11,6 +11,7 @@ struct FigureKey {
   Shape shape;
   Sizing size;
   std::vector<MadePart> made;
+  FaceWish face;              ///< without what was measured
   double touch = 0, give = 0; ///< of the soles
 
   [[nodiscard]] bool operator==(const FigureKey&) const = default;

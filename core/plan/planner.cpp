@@ -357,7 +357,7 @@ private:
     t.core = plan_.wool->core;
     t.coat = plan_.wool->coat;
     t.ready = plan_.wool->ready;
-    t.mass = t.core + t.coat + t.ready + t.wireMass - t.waste;
+    t.mass = t.core + t.coat + t.ready + plan_.wool->hard + t.wireMass - t.waste;
   }
 
   const Project& project_;

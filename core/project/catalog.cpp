@@ -1,6 +1,7 @@
 #include "project/catalog.h"
 
 #include "measure/disk.h"
+#include "project/heads.h"
 
 #include <algorithm>
 #include <cstdlib>
@@ -67,6 +68,31 @@ const Material* Catalog::material(std::string_view id) const {
   return nullptr;
 }
 
+const HeadPattern* Catalog::head(std::string_view pattern) const {
+  const auto found = heads.find(std::string(pattern));
+  return found == heads.end() ? nullptr : found->second.get();
+}
+
+namespace {
+
+void takeHeads(Catalog& catalog, const fs::path& data, const fs::path& own) {
+  const HardDensities densities = hardDensities(catalog.face);
+  std::error_code error;
+  for (Pattern& pattern : catalog.patterns) {
+    const std::string file = pattern.id + ".json";
+    if (!fs::exists(data / file, error) && (own.empty() || !fs::exists(own / file, error))) continue;
+    auto head = headFor(pattern.id, data.parent_path(), own);
+    if (!head) {
+      catalog.problems.push_back(head.problem());
+      continue;
+    }
+    pattern = wearing(std::move(pattern), *head, densities);
+    catalog.heads[pattern.id] = std::make_shared<const HeadPattern>(std::move(head).value());
+  }
+}
+
+} // namespace
+
 Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::string_view only) {
   Catalog catalog;
   takePatterns(catalog, data / "patterns", only);
@@ -83,6 +109,8 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::stri
   take(catalog, data / "work" / "posing.json", readPoseRules, catalog.pose);
   take(catalog, data / "work" / "joins.json", readBenchRules, catalog.bench);
   take(catalog, data / "work" / "wool.json", readWoolRules, catalog.wool);
+  take(catalog, data / "work" / "face.json", readFaceRules, catalog.face);
+  takeHeads(catalog, data / "heads", own.empty() ? fs::path() : own.parent_path() / "heads");
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });
   if (catalog.patterns.empty() || catalog.materials.empty())

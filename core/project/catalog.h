@@ -2,6 +2,8 @@
 #pragma once
 
 #include "anatomy/pattern.h"
+#include "face/eye.h"
+#include "head/head_pattern.h"
 #include "hold/pose_rules.h"
 #include "make/work_time.h"
 #include "wire/bench_rules.h"
@@ -9,26 +11,33 @@
 #include "wool/wool_rules.h"
 
 #include <filesystem>
+#include <map>
+#include <memory>
 #include <string_view>
 #include <vector>
 
 namespace columna {
 
 struct Catalog {
-  std::vector<Pattern> patterns;   ///< by name
+  std::vector<Pattern> patterns;                                   ///< by name, wearing their heads
+  std::map<std::string, std::shared_ptr<const HeadPattern>> heads; ///< by pattern
   std::vector<Material> materials; ///< in the order of the data folder's names
   Pace pace;                       ///< how long kinds of work take
   PoseRules pose;                  ///< what poses are judged by
   WoolRules wool;                  ///< densities, strips, pads, fur
   BenchRules bench;                ///< skewers, pins, bounds of the advice
+  FaceRules face;                  ///< eyes that are sold, what holds and what does not
   std::vector<Problem> problems;   ///< files that could not be read; the rest is there all the same
 
   [[nodiscard]] const Pattern* pattern(std::string_view id) const;
   [[nodiscard]] const Material* material(std::string_view id) const;
+  /// The head of a pattern; none where nobody has made one yet.
+  [[nodiscard]] const HeadPattern* head(std::string_view pattern) const;
 };
 
 /// Reads `data`/patterns and `data`/materials, then the patterns in `own` (which may not exist): a maker's
-/// pattern takes the place of one with the same id. Error: the data folder is not there or has no pattern or
+/// pattern takes the place of one with the same id. Heads likewise, from the folder beside it: every pattern
+/// that has one wears it. Error: the data folder is not there or has no pattern or
 /// no material. With `only`, a pattern's id, of the data folder's patterns the file of that name alone is
 /// read (all where there is none): one plan needs one, and reading thirty takes longer than planning.
 [[nodiscard]] Result<Catalog> loadCatalog(const std::filesystem::path& data,

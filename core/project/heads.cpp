@@ -1,8 +1,10 @@
 #include "project/heads.h"
 
+#include "head/generic_head.h"
 #include "head/head_reader.h"
 #include "measure/disk.h"
 #include "project/catalog.h"
+#include "project/project.h"
 
 #include <algorithm>
 #include <cctype>
@@ -28,6 +30,25 @@ Result<HeadPattern> headFor(std::string_view pattern, const std::filesystem::pat
       return readHeadFile(folder / name);
   return Problem{say("there is no head for this animal yet"), std::string(pattern),
                  say("put one into {}", AsIs(own.empty() ? "the folder of your heads" : own.string()))};
+}
+
+HardDensities hardDensities(const FaceRules& rules) {
+  return {{{HardMaterial::OvenClay, rules.clay},
+           {HardMaterial::WoolGlue, rules.woolGlue},
+           {HardMaterial::WireCore, rules.woolGlue},
+           {HardMaterial::Wood, rules.wood}},
+          {{EyeKind::Glass, rules.glass},
+           {EyeKind::Bead, rules.glass},
+           {EyeKind::Painted, 2 * rules.flatBack * rules.acrylic}}}; // half a ball of that height
+}
+
+std::shared_ptr<const HeadPattern> headOf(const Project& project, const Catalog& catalog) {
+  if (const auto found = catalog.heads.find(project.pattern); found != catalog.heads.end())
+    return found->second;
+  const Pattern* pattern = catalog.pattern(project.pattern);
+  if (!pattern || !project.face.generic) return nullptr;
+  auto head = genericHead(*pattern);
+  return head ? std::make_shared<const HeadPattern>(*std::move(head)) : nullptr;
 }
 
 Result<FaceRules> faceRules(const std::filesystem::path& data) {

@@ -2,9 +2,10 @@
 #pragma once
 
 #include "face/eye.h"
-#include "head/head_pattern.h"
+#include "head/wearing.h"
 
 #include <filesystem>
+#include <memory>
 #include <string_view>
 #include <vector>
 
@@ -17,6 +18,15 @@ namespace columna {
 /// neither is there (an animal of one's own has none yet), or the file cannot be read as one.
 [[nodiscard]] Result<HeadPattern> headFor(std::string_view pattern, const std::filesystem::path& data,
                                           const std::filesystem::path& own);
+
+struct Catalog;
+struct Project;
+/// The head of a project's figure, as the animal has it: its own; a round one for an animal that has none,
+/// where the maker takes that; else null.
+[[nodiscard]] std::shared_ptr<const HeadPattern> headOf(const Project& project, const Catalog& catalog);
+
+/// What horns, bills and eyes weigh by those rules. Wire wound with stiffened wool goes as that wool.
+[[nodiscard]] HardDensities hardDensities(const FaceRules& rules);
 
 /// The face's rules of thumb, from face.json beside the other rules in `data`.
 [[nodiscard]] Result<FaceRules> faceRules(const std::filesystem::path& data);

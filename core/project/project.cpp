@@ -11,7 +11,7 @@ Project& Project::operator=(Project&& other) noexcept = default;
 Project::~Project() = default;
 
 bool Project::operator==(const Project& o) const {
-  return name == o.name && units == o.units && stances == o.stances && untied == o.untied &&
+  return name == o.name && units == o.units && face == o.face && stances == o.stances && untied == o.untied &&
          photos == o.photos && samePlan(*this, o);
 }
 
@@ -20,7 +20,8 @@ bool samePlan(const Project& a, const Project& b) {
          a.material == b.material && a.use == b.use && a.shape == b.shape && a.made == b.made &&
          a.coat == b.coat && a.finish == b.finish && a.limbs == b.limbs && a.mostWires == b.mostWires &&
          a.drawerOnly == b.drawerOnly && a.handling == b.handling && a.drawer == b.drawer &&
-         a.allow == b.allow && a.pieceAllow == b.pieceAllow && a.routes == b.routes && a.wool == b.wool;
+         a.allow == b.allow && a.pieceAllow == b.pieceAllow && a.routes == b.routes && a.wool == b.wool &&
+         a.face.made() == b.face.made();
 }
 
 } // namespace columna

@@ -5,6 +5,7 @@
 #include "anatomy/made_parts.h"
 #include "anatomy/sizing.h"
 #include "anatomy/trace.h"
+#include "head/head_wish.h"
 #include "hold/loads.h"
 #include "make/finish.h"
 #include "measure/quantity.h"
@@ -89,6 +90,7 @@ struct Project {
   std::map<std::string, Allowances> pieceAllow;                        ///< by a piece's name, instead
   std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
   WoolWish wool;                                 ///< wool at hand, test ball, markings, what was measured
+  FaceWish face;                                 ///< pads, eyes and ears of its own, and pins measured
   Stances stances;                               ///< poses, how it is held up, and who bends it
   std::set<std::string> untied;                  ///< pairs ("foreleg") whose sides the maker changes apart
   std::shared_ptr<const nlohmann::json> unknown; ///< the file as read, if any, so that keys of others survive

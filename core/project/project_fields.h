@@ -3,6 +3,7 @@
 #pragma once
 
 #include "anatomy/study_fields.h"
+#include "head/wish_fields.h"
 #include "measure/gauge.h"
 #include "project/project.h"
 #include "wire/wire_fields.h"
@@ -159,6 +160,9 @@ struct Table<Project> {
           .about("poses, how the figure is held up, who bends it, and what was re-posed"),
       field("wool", &Project::wool)
           .about("wool at hand, the maker's own felt, markings, and what was measured"),
+      field("face", &Project::face)
+          .about(
+              "what is changed of the animal's face, the eyes that are taken, and what was measured of it"),
       field("untied", &Project::untied).always().about("pairs whose sides are changed apart")};
 };
 

@@ -1,5 +1,7 @@
 #include "solid/field.h"
 
+#include "solid/part_query.h"
+
 #include <Eigen/Geometry>
 
 #include <algorithm>
@@ -9,119 +11,10 @@
 namespace columna {
 namespace {
 
-constexpr double kThin = 1e-6;      ///< mm: a section thinner than that holds nothing
 constexpr double kSure = 1.6;       ///< times a ball's radius a distance has to be for the ball to be clear
-constexpr double kFootStill = 2e-4; ///< of a half-turn: a foot on an ellipse moves no more
-
-struct Found {
-  double distance = 1e9, depth = 1e9, at = 0;
-  int bone = -1;
-  bool within = false; ///< between the part's planes
-};
-
-/// Distance from an inside place up to a rounded end's surface; the place lies `below` mm under the ring that
-/// is next to the end.
-double underCap(double x, double y, double below, const FieldPart::EndNearby& end) {
-  const double rho2 = (x / end.ru) * (x / end.ru) + (y / end.rv) * (y / end.rv);
-  if (rho2 >= 1) return 1e9;
-  const double up = std::sqrt(1 - rho2);
-  const double gap = end.depth * up + below + end.away;
-  const double slope = end.depth / up * std::hypot(x / (end.ru * end.ru), y / (end.rv * end.rv));
-  return gap / std::sqrt(1 + slope * slope);
-}
-
-/// A place in the section of a slab that it lies in.
-struct InSlab {
-  double before = 0, behind = 0, x = 0, y = 0, ru = 0, rv = 0;
-  Vec3 u, v;
-};
-
-bool findInSlab(const FieldPart& part, const Vec3& p, Found& out, InSlab& in) {
-  in.before = part.a.normal.dot(p - part.a.centre);
-  in.behind = part.b.normal.dot(p - part.b.centre);
-  const double deep = in.before - in.behind;
-  if (in.before < 0 || in.behind > 0 || deep <= 1e-12) return false;
-  const double s = in.before / deep;
-  const Vec3 d = p - (part.a.centre + s * (part.b.centre - part.a.centre));
-  in.u = part.a.u + s * (part.b.u - part.a.u);
-  in.v = part.a.v + s * (part.b.v - part.a.v);
-  in.u /= std::sqrt(in.u.squaredNorm());
-  in.v /= std::sqrt(in.v.squaredNorm());
-  in.ru = part.a.ru + s * (part.b.ru - part.a.ru);
-  in.rv = part.a.rv + s * (part.b.rv - part.a.rv);
-  if (in.ru < kThin || in.rv < kThin) return false;
-  in.x = d.dot(in.u);
-  in.y = d.dot(in.v);
-  out.within = true;
-  out.bone = part.bone;
-  out.at = part.atA + s * (part.atB - part.atA);
-  const double qx = in.x / in.ru;
-  const double qy = in.y / in.rv;
-  out.depth = std::sqrt(qx * qx + qy * qy);
-  return true;
-}
-
-Found askSlab(const FieldPart& part, const Vec3& p, double band) {
-  Found out;
-  InSlab in;
-  if (!findInSlab(part, p, out, in)) return out;
-  const auto& [before, behind, x, y, ru, rv, u, v] = in;
-  const double deep = before - behind;
-  const Vec3 run = part.b.centre - part.a.centre;
-  // Far from the surface the estimate does: nobody looks closer.
-  const double atLeast = std::abs(out.depth - 1) * std::min(ru, rv);
-  if (out.depth > 1 && atLeast > band) {
-    out.distance = band;
-    return out;
-  }
-  if (out.depth < 1 && atLeast > 2 * band && part.capA.depth <= 0 && part.capB.depth <= 0 && !part.flatA &&
-      !part.flatB) {
-    out.distance = -atLeast;
-    return out;
-  }
-  const EllipseDistance e = distanceToEllipse(x, y, ru, rv);
-  // How fast the surface runs away along the tube: the section grows and its centre shifts.
-  const double slope = (e.nx * (run.dot(u) + (part.b.ru - part.a.ru) * e.c) +
-                        e.ny * (run.dot(v) + (part.b.rv - part.a.rv) * e.s)) /
-                       deep;
-  out.distance = e.distance / std::sqrt(1 + slope * slope);
-  if (part.flatA) out.distance = std::max(out.distance, -before);
-  if (part.flatB) out.distance = std::max(out.distance, behind);
-  if (out.distance < 0) {
-    if (part.capA.depth > 0) out.distance = std::max(out.distance, -underCap(x, y, before, part.capA));
-    if (part.capB.depth > 0) out.distance = std::max(out.distance, -underCap(x, y, -behind, part.capB));
-  }
-  return out;
-}
-
-Found askEnd(const FieldPart& part, const Vec3& p) {
-  Found out;
-  const Vec3 d = p - part.a.centre;
-  const double z = part.a.normal.dot(d);
-  if (z < 0 || part.a.ru < kThin || part.a.rv < kThin) return out;
-  const double x = d.dot(part.a.u);
-  const double y = d.dot(part.a.v);
-  out.within = true;
-  out.bone = part.bone;
-  out.at = part.atA;
-  if (part.depth <= kThin) { // a flat end
-    const EllipseDistance e = distanceToEllipse(x, y, part.a.ru, part.a.rv);
-    out.distance = std::hypot(std::max(e.distance, 0.0), z);
-    out.depth = 1 + z;
-    return out;
-  }
-  const double qx = x / part.a.ru;
-  const double qy = y / part.a.rv;
-  const double qz = z / part.depth;
-  out.depth = std::sqrt(qx * qx + qy * qy + qz * qz);
-  const double steep = std::sqrt((qx / part.a.ru) * (qx / part.a.ru) + (qy / part.a.rv) * (qy / part.a.rv) +
-                                 (qz / part.depth) * (qz / part.depth));
-  out.distance =
-      steep > 1e-12 ? out.depth * (out.depth - 1) / steep : -std::min({part.a.ru, part.a.rv, part.depth});
-  if (out.distance < 0)
-    out.distance = std::max(out.distance, -underCap(x, y, -z, {part.depth, 0, part.a.ru, part.a.rv}));
-  return out;
-}
+constexpr double kEstimate = 2.5;   ///< times over that a head's distance may be told too large
+constexpr double kHeadBlend = 0.08; ///< of the head's length: how wide it runs into the neck
+constexpr double kFillet = 1.3;     ///< widths from both surfaces that a fillet reaches, and a little
 
 /// Two surfaces with the crease between them rounded (a quadratic smooth minimum).
 double filleted(double a, double b, double blend) {
@@ -140,64 +33,6 @@ double distanceToLine(const Vec3& p, const Vec3& a, const Vec3& b) {
 
 double usualBlend(const Figure& figure) { return 0.01 * figure.overallHeight; }
 
-EllipseDistance distanceToEllipse(double x, double y, double a, double b) {
-  EllipseDistance out;
-  const double px = std::abs(x);
-  const double py = std::abs(y);
-  if (std::abs(a - b) < 1e-9 * (a + b)) {
-    const double r = std::hypot(x, y);
-    out.c = r > 0 ? x / r : 1;
-    out.s = r > 0 ? y / r : 0;
-    out.nx = out.c;
-    out.ny = out.s;
-    out.distance = r - (a + b) / 2;
-    return out;
-  }
-  double c = std::sqrt(0.5);
-  double s = c;
-  // Outside start where the place itself points; deep inside, where that can be the farthest
-  // place, start half way round. Walk by the circle of curvature.
-  if (const double n = std::sqrt(px / a * px / a + py / b * py / b); n > 1) {
-    c = px / a / n;
-    s = py / b / n;
-  }
-  const double focal = a * a - b * b;
-  for (int step = 0; step < 7; ++step) {
-    const double ex = focal * c * c * c / a;
-    const double ey = -focal * s * s * s / b;
-    const double rx = a * c - ex;
-    const double ry = b * s - ey;
-    const double qx = px - ex;
-    const double qy = py - ey;
-    const double q = std::sqrt(qx * qx + qy * qy);
-    if (q < 1e-12) break;
-    const double r = std::sqrt(rx * rx + ry * ry);
-    c = std::clamp((qx * r / q + ex) / a, 0.0, 1.0);
-    s = std::clamp((qy * r / q + ey) / b, 0.0, 1.0);
-    const double n = std::sqrt(c * c + s * s);
-    if (n < 1e-12) {
-      c = s = std::sqrt(0.5);
-      continue;
-    }
-    const double moved = std::abs(c / n - c) + std::abs(s / n - s);
-    c /= n;
-    s /= n;
-    // A foot that is off by so much makes the distance wrong by its square only.
-    if (step > 0 && moved < kFootStill) break;
-  }
-  double nx = c / a;
-  double ny = s / b;
-  const double n = std::sqrt(nx * nx + ny * ny);
-  nx /= n;
-  ny /= n;
-  out.distance = (px - a * c) * nx + (py - b * s) * ny;
-  out.c = x < 0 ? -c : c;
-  out.s = y < 0 ? -s : s;
-  out.nx = x < 0 ? -nx : nx;
-  out.ny = y < 0 ? -ny : ny;
-  return out;
-}
-
 WoolField::WoolField(const Figure& figure, double blend) : blend_(blend) { take(figure, -1); }
 
 WoolField::WoolField(const Figure& figure, double blend, int limb) : blend_(blend) { take(figure, limb); }
@@ -211,11 +46,17 @@ void WoolField::take(const Figure& figure, int limb) {
     const Tube& tube = figure.tubes[t];
     bool wanted = limb < 0;
     for (const int bone : tube.slabBone) {
-      tubeOf[static_cast<size_t>(bone)] = static_cast<int>(t);
+      if (!tube.pad) tubeOf[static_cast<size_t>(bone)] = static_cast<int>(t);
       wanted = wanted || figure.bones[static_cast<size_t>(bone)].limb == limb;
     }
-    if (wanted) addTube(tube, static_cast<int>(t));
+    if (figure.head && static_cast<int>(t) >= figure.head->tube &&
+        static_cast<int>(t) < figure.head->tube + figure.head->tubes) {
+      if (wanted && !head_) addHead(figure);
+    } else if (wanted) {
+      addTube(tube, static_cast<int>(t));
+    }
   }
+  if (head_ && blend_ > 0) headBlend_ = std::max(blend_, kHeadBlend * head_->length);
   joined_.assign(count, std::vector<char>(count, 0));
   for (size_t t = 0; t < count; ++t)
     for (const int bone : figure.tubes[t].slabBone) {
@@ -224,6 +65,15 @@ void WoolField::take(const Figure& figure, int limb) {
       if (other < 0 || other == static_cast<int>(t)) continue;
       joined_[t][static_cast<size_t>(other)] = joined_[static_cast<size_t>(other)][t] = 1;
     }
+  // What a fillet lifts, and where both it runs between have to be asked.
+  for (FieldPart& part : parts_)
+    if (headBlend_ > 0 &&
+        (part.head || joined_[static_cast<size_t>(part.tube)][static_cast<size_t>(head_->tube)]))
+      part.around += headBlend_;
+  if (headBlend_ > 0) {
+    low_ -= Vec3::Constant(headBlend_ / 4);
+    high_ += Vec3::Constant(headBlend_ / 4);
+  }
 }
 
 void WoolField::addTube(const Tube& tube, int index) {
@@ -278,6 +128,65 @@ void WoolField::addTube(const Tube& tube, int index) {
   }
 }
 
+void WoolField::addHead(const Figure& figure) {
+  head_ = figure.head;
+  surface_ = head_->form->surface(head_->dials, head_->length);
+  for (const WornHead::Stretch& s : head_->stretches) {
+    const FigureBone& bone = figure.bones[static_cast<size_t>(s.bone)];
+    const Vec3 run = bone.end - bone.begin;
+    stretches_.emplace_back(bone.begin, run / std::max(run.squaredNorm(), 1e-18));
+  }
+  FieldPart part;
+  part.head = true;
+  part.tube = head_->tube;
+  part.bone = head_->bone;
+  part.least = surface_->thinnest();
+  const Vec3 low = surface_->low();
+  const Vec3 high = surface_->high();
+  const double middleZ = (low.z() + high.z()) / 2;
+  part.around = std::hypot(high.y(), (high.z() - low.z()) / 2);
+  part.from = head_->toFigure({low.x(), 0, middleZ});
+  part.to = head_->toFigure({high.x(), 0, middleZ});
+  for (const double x : {low.x(), high.x()})
+    for (const double y : {low.y(), high.y()})
+      for (const double z : {low.z(), high.z()}) {
+        const Vec3 corner = head_->toFigure({x, y, z});
+        low_ = low_.cwiseMin(corner);
+        high_ = high_.cwiseMax(corner);
+      }
+  parts_.push_back(part);
+  planes_.push_back({Vec3::Zero(), Vec3::Zero(), -1, 1}); // it has none: every place is between
+}
+
+WoolField::Found WoolField::ofHead(const Vec3& local) const {
+  Found out;
+  out.within = true;
+  size_t k = 0;
+  while (k + 1 < head_->stretches.size() && local.x() >= head_->stretches[k + 1].from) ++k;
+  out.bone = head_->stretches[k].bone;
+  const auto& [begin, run] = stretches_[k];
+  out.at = std::clamp((head_->toFigure(local) - begin).dot(run), 0.0, 1.0);
+  out.depth = surface_->depth(local);
+  return out;
+}
+
+WoolField::Found WoolField::ask(const FieldPart& part, const Vec3& p, double band) const {
+  if (!part.head) return part.depth < 0 ? PartQuery::slab(part, p, band) : PartQuery::end(part, p);
+  const Vec3 local = head_->toHead(p);
+  Found out = ofHead(local);
+  out.distance = surface_->distance(local);
+  return out;
+}
+
+WoolField::Found WoolField::labelOf(const FieldPart& part, const Vec3& p) const {
+  if (part.head) return ofHead(head_->toHead(p));
+  if (part.depth >= 0) return PartQuery::end(part, p);
+  Found found;
+  InSlab in;
+  PartQuery::findInSlab(part, p, found, in);
+  return found;
+}
+
 void WoolField::near(const Vec3& centre, double reach, const std::vector<int>& among,
                      std::vector<int>& out) const {
   out.clear();
@@ -313,10 +222,12 @@ WoolField::Where WoolField::ball(const Vec3& centre, double radius, double depth
     const FieldPart& part = parts_[static_cast<size_t>(i)];
     outside = note(tubes, near, part.tube) && outside;
     if (!planes_[static_cast<size_t>(i)].between(centre)) continue;
-    const Found found = part.depth < 0 ? askSlab(part, centre, 1e9) : askEnd(part, centre);
+    const Found found = ask(part, centre, 1e9);
     if (!found.within) continue;
-    if (found.distance < -(sure + depth)) return Where::Deep;
-    if (found.distance > sure + blend_)
+    const double fillet = std::max(blend_, headBlend_ / 4); // which it lifts the surface by at most
+    const double clearOf = part.head ? kEstimate * (radius + depth) : sure;
+    if (found.distance < -(part.head ? clearOf : sure + depth)) return Where::Deep;
+    if (found.distance > clearOf + fillet)
       outside = note(clear, clears, part.tube) && outside;
     else
       outside = false;
@@ -332,12 +243,7 @@ FieldSample WoolField::label(const Vec3& p, const std::vector<int>& parts) const
   for (const int i : parts) {
     if (!planes_[static_cast<size_t>(i)].between(p)) continue;
     const FieldPart& part = parts_[static_cast<size_t>(i)];
-    Found found;
-    InSlab in;
-    if (part.depth < 0)
-      findInSlab(part, p, found, in);
-    else
-      found = askEnd(part, p);
+    const Found found = labelOf(part, p);
     if (!found.within || found.depth >= out.depth) continue;
     out.depth = found.depth;
     out.bone = found.bone;
@@ -349,6 +255,7 @@ FieldSample WoolField::label(const Vec3& p, const std::vector<int>& parts) const
 FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, double band) const {
   FieldSample out;
   out.distance = band;
+  const double reach = std::max(band, kFillet * headBlend_);
   // The nearest surface of each tube that is near; there are few.
   constexpr size_t most = 24;
   std::array<std::pair<int, double>, most> tubes;
@@ -356,8 +263,8 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
   for (const int i : parts) {
     if (!planes_[static_cast<size_t>(i)].between(p)) continue;
     const FieldPart& part = parts_[static_cast<size_t>(i)];
-    const Found found = part.depth < 0 ? askSlab(part, p, band) : askEnd(part, p);
-    if (!found.within || found.distance >= band) continue;
+    const Found found = ask(part, p, reach);
+    if (!found.within || found.distance >= reach) continue;
     if (found.depth < out.depth) {
       out.depth = found.depth;
       out.bone = found.bone;
@@ -377,7 +284,8 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
     for (size_t i = 0; i < count; ++i)
       for (size_t k = i + 1; k < count; ++k)
         if (joined_[static_cast<size_t>(tubes[i].first)][static_cast<size_t>(tubes[k].first)])
-          out.distance = std::min(out.distance, filleted(tubes[i].second, tubes[k].second, blend_));
+          out.distance = std::min(out.distance, filleted(tubes[i].second, tubes[k].second,
+                                                         filletOf(tubes[i].first, tubes[k].first)));
   return out;
 }
 

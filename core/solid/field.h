@@ -5,11 +5,15 @@
 // an ellipse is found by iteration, so that a coat's depth inside it is an offset and not a smaller ellipse.
 // Off the surface near ends and sharp tapers it is an estimate. Tubes are united by a hard minimum; only
 // between a limb and what it grows from a fillet of `blend` mm rounds the crease (a smooth minimum over all
-// bones would fatten the figure and make its volume depend on how many bones it has).
+// bones would fatten the figure and make its volume depend on how many bones it has). The head, which is
+// wider than the neck's end or narrower, runs into it over 8 % of its length. A head that the figure wears is
+// asked as the surface it is, in place of the tubes that stand for it elsewhere. Horns and bills are there
+// too: what of them is wool and what is not is for others to tell, by the bone.
 #pragma once
 
 #include "anatomy/figure.h"
 
+#include <memory>
 #include <vector>
 
 namespace columna {
@@ -45,6 +49,7 @@ struct FieldPart {
   Vec3 from, to;        ///< the middle line of a capsule that holds the part
   double around = 0;    ///< that capsule's radius, mm
   double least = 0;     ///< smallest half axis of its sections, mm
+  bool head = false;    ///< the head's own surface, which is no slab
 };
 
 class WoolField {
@@ -76,6 +81,17 @@ public:
 private:
   void take(const Figure& figure, int limb);
   void addTube(const Tube& tube, int index);
+  void addHead(const Figure& figure);
+  /// What one part says of a place.
+  struct Found {
+    double distance = 1e9, depth = 1e9, at = 0;
+    int bone = -1;
+    bool within = false; ///< between the part's planes
+  };
+  friend struct PartQuery; ///< the sums of a slab and of an end
+  [[nodiscard]] Found ask(const FieldPart& part, const Vec3& p, double band) const;
+  [[nodiscard]] Found labelOf(const FieldPart& part, const Vec3& p) const;
+  [[nodiscard]] Found ofHead(const Vec3& local) const;
   /// A part's two planes, kept close together: most places are soon found to lie beyond one of them.
   struct Planes {
     /// mm: a place on the plane itself is asked, however it is rounded; the part's own sum decides.
@@ -86,11 +102,20 @@ private:
       return a.dot(p) >= awayA - kNear && b.dot(p) <= awayB + kNear;
     }
   };
+  /// The fillet between two tubes: wider where the head meets what carries it.
+  [[nodiscard]] double filletOf(int a, int b) const {
+    return head_ && (a == head_->tube || b == head_->tube) ? headBlend_ : blend_;
+  }
   double blend_;
+  double headBlend_ = 0; ///< mm; 0 without a head
   std::vector<FieldPart> parts_;
   std::vector<Planes> planes_;            ///< one a part; of an end only the first counts
   std::vector<std::vector<char>> joined_; ///< of two tubes, whether one grows from the other
   Vec3 low_, high_;
+  std::optional<WornHead> head_;
+  std::vector<std::pair<Vec3, Vec3>>
+      stretches_; ///< bone lines of the head's stretches: begin, run over its square
+  std::shared_ptr<const HeadSurface> surface_; ///< of the head, mm
 };
 
 /// The signed distance of (x, y) to an ellipse of half axes a and b round the origin, below zero inside; the

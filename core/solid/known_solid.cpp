@@ -45,6 +45,10 @@ std::uint64_t solidKey(const Figure& figure, double coat, double skin) {
     h.add(b.deepAxis);
     h.add(b.wire ? 1 : 0);
   }
+  if (figure.head) {
+    h.add(static_cast<double>(figure.head->form->key() >> 11U)); // 53 bits: a double holds them
+    h.add(figure.head->dials.eyes);
+  }
   for (const Tube& tube : figure.tubes)
     for (const Ring& r : tube.rings) {
       h.add(r.centre);
@@ -120,7 +124,7 @@ std::optional<KnownSolid> guessSolid(const Figure& figure, double coat, const Kn
     patch.area *= static_cast<float>(length * length);
   }
   out.solid.error =
-      before.solid.error + (std::abs(coat / before.coat - length) < 1e-6 * length ? 0.01 : 0.03);
+      before.solid.error + (std::abs(coat / before.coat - length) < 1e-6 * length ? 0.01 : 0.04);
   return out;
 }
 

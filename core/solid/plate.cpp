@@ -50,7 +50,11 @@ Plate::Plate(const Figure& figure, int index) : flat_(index) {
     low_ = low_.cwiseMin(p - Vec3::Constant(half_));
     high_ = high_.cwiseMax(p + Vec3::Constant(half_));
   }
-  for (size_t k = 0; k < n; ++k) triangles_.push_back({middle, flat.outline[k], flat.outline[(k + 1) % n]});
+  for (const auto& [a, b, c] : flat.triangles)
+    triangles_.push_back({flat.sheet[static_cast<size_t>(a)], flat.sheet[static_cast<size_t>(b)],
+                          flat.sheet[static_cast<size_t>(c)]});
+  for (size_t k = 0; k < n && flat.triangles.empty(); ++k)
+    triangles_.push_back({middle, flat.outline[k], flat.outline[(k + 1) % n]});
 }
 
 bool Plate::within(const Vec3& low, const Vec3& high) const {

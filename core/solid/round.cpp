@@ -29,6 +29,7 @@ Vec2 lineInRing(const FigureBone& bone, const Ring& ring) {
 std::vector<BoneRound> largestRounds(const Figure& figure, double coat) {
   std::vector<BoneRound> out(figure.bones.size());
   for (const Tube& tube : figure.tubes) {
+    if (tube.pad) continue;
     const size_t first = tube.capBegin > 0 ? static_cast<size_t>(tube.capSlabs) : 0;
     const size_t last = tube.rings.size() - 1 - (tube.capEnd > 0 ? static_cast<size_t>(tube.capSlabs) : 0);
     for (size_t i = first; i < last; ++i) {

@@ -178,11 +178,49 @@ private:
   Eigen::Vector3i first_, count_;
 };
 
+/// A rolled one: its sheet on both sides, and a rim round its free edges.
+void addSheet(const FigureFlat& flat, int index, SolidMesh& mesh) {
+  std::vector<Vec3> normal(flat.sheet.size(), Vec3::Zero());
+  std::map<std::pair<int, int>, int> edges; // directed; a free one has no other way round
+  for (const auto& [a, b, c] : flat.triangles) {
+    const Vec3& from = flat.sheet[static_cast<size_t>(a)];
+    const Vec3 n =
+        (flat.sheet[static_cast<size_t>(b)] - from).cross(flat.sheet[static_cast<size_t>(c)] - from);
+    for (const int p : {a, b, c}) normal[static_cast<size_t>(p)] += n;
+    for (const auto& edge : {std::pair(a, b), std::pair(b, c), std::pair(c, a)}) edges[edge] = 1;
+  }
+  const auto first = static_cast<int>(mesh.vertices.size());
+  const auto count = static_cast<int>(flat.sheet.size());
+  for (const double side : {0.5, -0.5})
+    for (size_t k = 0; k < flat.sheet.size(); ++k) {
+      const double size = normal[k].norm();
+      const Vec3 shift = size > 0 ? Vec3(side * flat.thickness / size * normal[k]) : Vec3(Vec3::Zero());
+      mesh.vertices.push_back((flat.sheet[k] + shift).cast<float>());
+    }
+  const auto face = [&](int a, int b, int c) {
+    mesh.faces.push_back({{first + a, first + b, first + c}, flat.bone, index});
+  };
+  for (const auto& [a, b, c] : flat.triangles) {
+    face(a, b, c);
+    face(count + a, count + c, count + b);
+  }
+  for (const auto& [edge, one] : edges) {
+    const auto& [a, b] = edge;
+    if (edges.contains({b, a})) continue;
+    face(a, count + a, b);
+    face(b, count + a, count + b);
+  }
+}
+
 /// A flat part as a thin closed shell: its outline on both sides, and a rim.
 void addFlat(const Figure& figure, int index, SolidMesh& mesh) {
   const FigureFlat& flat = figure.flats[static_cast<size_t>(index)];
   const auto n = static_cast<int>(flat.outline.size());
   if (n < 3 || flat.thickness <= 0) return;
+  if (!flat.triangles.empty()) {
+    addSheet(flat, index, mesh);
+    return;
+  }
   Vec3 middle = Vec3::Zero();
   for (const Vec3& p : flat.outline) middle += p;
   middle /= n;

@@ -19,7 +19,7 @@ double coreArea(double a, double b, double coat) {
 std::vector<TubeShare> tubeShares(const Figure& figure, double coat) {
   std::vector<TubeShare> out(figure.bones.size());
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
+    for (size_t i = 0; !tube.pad && i + 1 < tube.rings.size(); ++i) {
       const Ring& a = tube.rings[i];
       const Ring& b = tube.rings[i + 1];
       const double thick = std::abs((a.normal + b.normal).normalized().dot(b.centre - a.centre));

@@ -23,6 +23,17 @@ double bundleOf(const LimbWoolInput& limb, const WoolWish& wish) {
 
 /// Area of a flat part, one side, mm2.
 double flatArea(const FigureFlat& flat) {
+  if (!flat.triangles.empty()) {
+    double area = 0;
+    for (const auto& [a, b, c] : flat.triangles) {
+      const Vec3& from = flat.sheet[static_cast<size_t>(a)];
+      area += (flat.sheet[static_cast<size_t>(b)] - from)
+                  .cross(flat.sheet[static_cast<size_t>(c)] - from)
+                  .norm() /
+              2;
+    }
+    return area;
+  }
   Vec3 sum = Vec3::Zero();
   for (size_t k = 1; k + 1 < flat.outline.size(); ++k)
     sum += (flat.outline[k] - flat.outline[0]).cross(flat.outline[k + 1] - flat.outline[0]);
@@ -80,12 +91,17 @@ std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, con
   std::vector<double> out(figure.bones.size(), 0);
   for (size_t b = 0; b < out.size(); ++b) {
     const FigureBone& bone = figure.bones[b];
+    if (bone.hard > 0) {
+      out[b] = (solid.solid.bones[b].core + solid.solid.bones[b].coat) * bone.hard;
+      continue;
+    }
     const LimbWoolInput& limb = in.limbs[static_cast<size_t>(bone.limb)];
     const bool all = boneAllCoat(bone, limb, in.laid, in.wish, rules);
     const Cleared c = cleared(bone, solid.solid.bones[b], all, bundleOf(limb, in.wish), readyIn(in, b));
     const double density = densityOf(limb, factor);
     out[b] = (c.wound + c.pads + c.skin) * density + c.coat * (all ? density : rules.coatDensity);
   }
+  if (figure.head) out[static_cast<size_t>(figure.head->bone)] += figure.eyeGrams();
   for (const ReadyFit& fit : in.ready)
     for (size_t b = 0; b < out.size() && fit.placed > 0; ++b)
       out[b] += fit.grams * fit.byBone[b] / fit.placed;

@@ -228,6 +228,7 @@ double girthAtMoment(const Girth& girth, const LimbMoment& moment) {
 Figure figureAtMoment(const Figure& figure, const WoolPlan& wool, const std::vector<LimbMoment>& moment,
                       const std::vector<double>& bundles) {
   Figure out = figure;
+  out.head.reset(); // half wound it is tubes like all else
   const std::vector<BoneRound> rounds = largestRounds(figure, wool.coatThickness);
   std::vector<char> allCoat(figure.bones.size(), 0);
   for (size_t l = 0; l < wool.limbs.size(); ++l) {

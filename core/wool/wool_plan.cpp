@@ -48,6 +48,7 @@ public:
     }
     for (const LimbWool& w : out_.limbs) {
       out_.core += w.core;
+      out_.hard += w.hard;
       out_.coat += w.coat + w.flats + w.fur;
       out_.ready += w.ready;
       out_.saved += w.saved;
@@ -67,11 +68,19 @@ private:
     w.ownDensity = in.density.has_value() || in_.wish.ball.has_value();
     std::vector<bool> skip(figure_.bones.size(), true);
     bool anyCore = false;
+    bool anyWool = false;
     bool shines = false;
     double layer = 0; // mm3 of coat over a core
     for (const int b : part.bones) {
       const auto i = static_cast<size_t>(b);
       const FigureBone& bone = figure_.bones[i];
+      if (bone.hard > 0) {
+        const BoneShare& share = solid_.solid.bones[i];
+        w.hardVolume += share.core + share.coat;
+        w.hard += (share.core + share.coat) * bone.hard;
+        continue;
+      }
+      anyWool = anyWool || solid_.solid.bones[i].core + solid_.solid.bones[i].coat > 0;
       const bool all = boneAllCoat(bone, in, in_.laid, in_.wish, rules_);
       shines = shines || (all && meanThickness(bone) >= rules_.allCoatBelow);
       const double ready = readyIn(in_, i);
@@ -92,7 +101,9 @@ private:
       }
     }
     w.coreVolume = w.woundVolume + w.padVolume + w.skinVolume;
-    w.allCoat = !anyCore;
+    w.allCoat = !anyCore && anyWool;
+    if (figure_.head && figure_.bones[static_cast<size_t>(figure_.head->bone)].limb == static_cast<int>(l))
+      w.hard += figure_.eyeGrams();
     // What is coat wool right through is felted like any part of its firmness; over a core it is laid.
     w.coat = layer * rules_.coatDensity + (w.coatVolume - layer) * w.density;
     w.core = w.coreVolume * w.density;

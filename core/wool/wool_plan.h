@@ -21,6 +21,8 @@ struct LimbWool {
   double wound = 0, padded = 0, skin = 0;
   double flats = 0;                 ///< ears, fins and the like cut from flat felt
   double fur = 0;                   ///< in rows: fur, feathers or yarn
+  double hard = 0;                  ///< of horns, bills and eyes: no wool, counted nowhere else
+  double hardVolume = 0;            ///< mm3 of horns and bills
   double ready = 0;                 ///< a core that was there already, as it is placed
   double saved = 0;                 ///< core wool that it stands for
   double coreLow = 0, coreHigh = 0; ///< over the plausible densities and the volume's error
@@ -60,6 +62,7 @@ struct WoolPlan {
   std::vector<LimbWool> limbs;
   double core = 0, coat = 0;        ///< g; flats and fur are counted with the coat
   double ready = 0, saved = 0;      ///< g of ready cores, and of wool they save
+  double hard = 0;                  ///< g of horns, bills and eyes
   double coatThickness = 0;         ///< mm between core and outline: the coat laid, and what rows take
   double coatLaid = 0;              ///< mm of it that is laid and felted
   std::vector<ReadyFit> readyFits;  ///< as in the wish

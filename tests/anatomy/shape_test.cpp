@@ -166,7 +166,10 @@ TEST(Character, TheAgeDialPassesThroughItsMarks) {
   EXPECT_EQ(characterAt(0), Character());
   EXPECT_NEAR(characterAt(2).head, 1.6, 1e-12);
   EXPECT_NEAR(characterAt(0.5).head, (1 + characterAt(1).head) / 2, 1e-12);
-  EXPECT_EQ(characterAt(-3), Character());
+  EXPECT_NEAR(characterAt(-1).eyes, 0.85, 1e-12);
+  EXPECT_NEAR(characterAt(-1).eyesLower, -0.1, 1e-12);
+  EXPECT_NEAR(characterAt(-0.5).head, 0.98, 1e-12);
+  EXPECT_EQ(characterAt(-3), characterAt(-1));
   EXPECT_EQ(characterAt(9), characterAt(2));
 }
 

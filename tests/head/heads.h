@@ -2,6 +2,7 @@
 #pragma once
 
 #include "head/head_reader.h"
+#include "measure/disk.h"
 #include "support.h"
 
 #include <random>
@@ -16,6 +17,15 @@ inline HeadPattern shippedHead(const std::string& id) {
   auto head = readHeadFile(headFile(id));
   if (!head) throw std::runtime_error(head.problem().sentence());
   return std::move(head).value();
+}
+
+/// A pattern as its file has it: it wears no head.
+inline Pattern barePattern(const std::string& id) {
+  const auto text =
+      readFile(std::filesystem::path(COLUMNA_DATA_DIR) / "patterns" / (id + ".json"), 4U << 20U);
+  auto pattern = readPattern(*text, id);
+  if (!pattern) throw std::runtime_error(pattern.problem().sentence());
+  return std::move(pattern).value();
 }
 
 inline std::vector<HeadPattern> shippedHeads() {

@@ -86,14 +86,14 @@ TEST(Coat, EveryGramIsFeltOfItsDensity) {
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
       const LimbWool& w = plan.wool->limbs[l];
       double coat = 0; // mm3 by its own density, of a part all coat; else as laid
-      if (w.allCoat) {
+      if (w.allCoat && w.coatVolume > 0) {
         coat = w.coat / w.density;
         legs += 1;
         EXPECT_NEAR(w.coat / w.coatVolume, w.density, 1e-9) << p.id << ' ' << plan.figure->limbs[l].id;
       } else {
         coat = w.coatVolume;
       }
-      volume += w.core / w.density + coat + w.furVolume + w.wireVolume + w.readyVolume;
+      volume += w.core / w.density + coat + w.furVolume + w.wireVolume + w.readyVolume + w.hardVolume;
     }
     EXPECT_NEAR(volume / plan.wool->volume, 1, 0.01) << p.id;
   }
@@ -114,12 +114,12 @@ TEST(Coat, BonesWeighWhatTheirPartsDo) {
     double bones = 0;
     for (const BoneMass& m : plan.boneWool) bones += m.grams;
     const double wire = plan.totals.wireMass - plan.totals.waste;
-    EXPECT_NEAR(bones, plan.wool->core + plan.wool->coat, 1e-3 * bones) << id;
+    EXPECT_NEAR(bones, plan.wool->core + plan.wool->coat + plan.wool->hard, 1e-3 * bones) << id;
     double carried = 0;
     for (const BoneMass& m : plan.carried) carried += m.grams;
     EXPECT_GT(carried, bones) << id << ": loops and laps weigh where they are made";
     EXPECT_LT(carried, bones + wire) << id;
-    EXPECT_NEAR(plan.totals.mass, plan.wool->core + plan.wool->coat + wire, 1e-9);
+    EXPECT_NEAR(plan.totals.mass, plan.wool->core + plan.wool->coat + plan.wool->hard + wire, 1e-9);
   }
 }
 
@@ -183,7 +183,9 @@ TEST(ReadyCore, AnEggDeepInATrunkFitsWholeAndSavesItsVolume) {
   EXPECT_NEAR(bare.wool->core - plan.wool->core, whole, 0.03 * whole);
   EXPECT_NEAR(plan.wool->ready, 1.5, 1e-9);
   EXPECT_NEAR(plan.totals.mass,
-              plan.wool->core + plan.wool->coat + 1.5 + plan.totals.wireMass - plan.totals.waste, 1e-9);
+              plan.wool->core + plan.wool->coat + 1.5 + plan.wool->hard + plan.totals.wireMass -
+                  plan.totals.waste,
+              1e-9);
   EXPECT_LT(plan.loads.weight, bare.loads.weight) << "foam is lighter than wool, and the loads know";
   EXPECT_LT(plan.time.total, bare.time.total);
 }

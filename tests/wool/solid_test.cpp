@@ -191,7 +191,7 @@ TEST(Solid, RoundsNeverLeaveTheSection) {
       for (size_t i = static_cast<size_t>(tube.capSlabs);
            i + 1 + static_cast<size_t>(tube.capSlabs) < tube.rings.size(); ++i) {
         const FigureBone& bone = f.bones[static_cast<size_t>(tube.slabBone[i])];
-        if (!bone.wire) continue;
+        if (!bone.wire || tube.pad || tube.slabFrom[i] >= tube.slabTo[i]) continue; // beyond the bone's end
         const Ring& ring = tube.rings[i + 1];
         const BoneRound& round = rounds[static_cast<size_t>(tube.slabBone[i])];
         const double r = round.radiusAt(tube.slabTo[i]);

@@ -1,0 +1,45 @@
+// What the maker changed of their animal's face, and what they measured of their own.
+#pragma once
+
+#include "head/head_pattern.h"
+
+#include <map>
+#include <optional>
+
+namespace columna {
+
+/// A pad or hollow other than the animal's own.
+struct FeatureChange {
+  double factor = 1;          ///< of its radii
+  Vec3 shift = Vec3(0, 0, 0); ///< head modules; of a pair the left one's
+  bool out = false;           ///< left out
+  [[nodiscard]] bool operator==(const FeatureChange&) const = default;
+  [[nodiscard]] bool none() const { return *this == FeatureChange(); }
+};
+
+/// A place on the maker's own head, by the tape.
+struct MeasuredPin {
+  std::string pin;    ///< "eye"
+  bool right = false; ///< else the left one, or one on the mid line
+  double tape = 0;    ///< mm from the nose tip
+  double aside = 0;   ///< mm from the mid plane, by callipers: half of what is between a pair
+  [[nodiscard]] bool operator==(const MeasuredPin&) const = default;
+};
+
+struct FaceWish {
+  bool generic = false;                          ///< a round head where the animal has none of its own
+  std::optional<double> eye;                     ///< mm: the eyes that are taken
+  std::map<std::string, FeatureChange> features; ///< by the feature's id
+  std::map<std::string, double> thick;           ///< mm, by the flat part's id
+  std::vector<MeasuredPin> measured;
+  [[nodiscard]] bool operator==(const FaceWish&) const = default;
+  [[nodiscard]] bool none() const { return *this == FaceWish(); }
+  /// What the figure follows from: all but what was measured.
+  [[nodiscard]] FaceWish made() const { return {generic, eye, features, thick, {}}; }
+};
+
+/// The head with the maker's pads. What the head does not have changes nothing; pads keep their places in the
+/// order of work.
+[[nodiscard]] HeadPattern asWished(HeadPattern head, const FaceWish& wish);
+
+} // namespace columna

@@ -1,0 +1,29 @@
+// A pattern wears its head: from data to what a figure is made of.
+#pragma once
+
+#include "head/head_field.h"
+
+#include <map>
+
+namespace columna {
+
+/// What horns, bills and eyes weigh, g/mm3, by what they are made of. What is not in it is wool.
+struct HardDensities {
+  std::map<HardMaterial, double> parts;
+  std::map<EyeKind, double> eyes; ///< of the ball that an eye is as wide as
+};
+
+/// The head as a form that figures can wear.
+[[nodiscard]] std::shared_ptr<const HeadForm> headForm(const HeadPattern& head);
+
+/// The pattern with that head: its surface in place of the tubes of the bones it stands for, its horns and
+/// bills on the bones that had them, its ears in place of the pattern's, its eyes. Bones, joints and wire
+/// stay. A head that does not sit on this pattern (checkSeat) leaves it as it is.
+[[nodiscard]] Pattern wearing(Pattern pattern, const HeadPattern& head, const HardDensities& densities);
+
+/// A flat part as it stands on the head, head modules; the left one. Its width is rolled to the cup, which
+/// its length is not changed by; from its fold on it is turned about a line across, and the cup is let go
+/// over one width below that, as felt does. Its base is laid on to the head's surface.
+[[nodiscard]] RoughHead::Sheet standing(const HeadFlat& flat, const HeadField& field);
+
+} // namespace columna
