@@ -18,8 +18,9 @@ constexpr double kChin = 0.85; ///< where a head without a chin pad is measured
 
 class Reporting {
 public:
-  Reporting(const HeadPattern& head, double length, double density, const FaceRules& rules)
-      : h_(head), l_(length), density_(density), rules_(rules), field_(head, length) {}
+  Reporting(const HeadPattern& head, double length, double density, const FaceRules& rules,
+            std::optional<double> eye)
+      : h_(head), l_(length), density_(density), rules_(rules), eye_(eye), field_(head, length) {}
 
   FaceReport run() {
     out_.length = l_;
@@ -61,6 +62,7 @@ private:
       FaceEye eye;
       eye.eye = &e;
       eye.choice = eyeFor(l_ * e.diameter, rules_);
+      if (eye_) eye.choice = {eye.choice.wanted, *eye_, *eye_ / eye.choice.wanted - 1};
       const double d = eye.choice.take;
       eye.socket = socketOf(d, e.sunk);
       const Vec3 way = opticalAxis(e);
@@ -175,19 +177,22 @@ private:
   const HeadPattern& h_;
   double l_, density_;
   const FaceRules& rules_;
+  std::optional<double> eye_;
   HeadField field_;
   FaceReport out_;
 };
 
 } // namespace
 
-Vec3 opticalAxis(const HeadEye& eye) {
-  return {std::cos(eye.elevation) * std::cos(eye.azimuth), std::cos(eye.elevation) * std::sin(eye.azimuth),
-          std::sin(eye.elevation)};
+FaceReport faceReport(const HeadPattern& head, double length, double density, const FaceRules& rules,
+                      std::optional<double> eye) {
+  return Reporting(head, length, density, rules, eye).run();
 }
 
-FaceReport faceReport(const HeadPattern& head, double length, double density, const FaceRules& rules) {
-  return Reporting(head, length, density, rules).run();
+std::string pinName(const std::string& id) {
+  std::string out = id;
+  std::replace(out.begin(), out.end(), '-', ' ');
+  return out;
 }
 
 } // namespace columna

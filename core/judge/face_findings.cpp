@@ -7,6 +7,7 @@
 namespace columna {
 namespace {
 
+constexpr double kSeen = 0.15;                    ///< mm: less nobody sets anew
 constexpr double kForward = std::numbers::pi / 4; ///< eyes that look further aside need no bridge between
 
 class Finder {
@@ -24,7 +25,7 @@ public:
 
 private:
   void add(Level level, const std::string& where, Said text, Said brief) {
-    out_.push_back({level, where, std::move(text), std::move(brief), Topic::Shape});
+    out_.push_back({level, where, std::move(text), std::move(brief), Topic::Face});
   }
 
   void eye(const FaceEye& e) {
@@ -106,6 +107,41 @@ private:
 
 std::vector<Finding> faceFindings(const FaceReport& face, const FaceRules& rules) {
   return Finder(face, rules).all();
+}
+
+namespace {
+
+/// One to three of them, after one another.
+Said together(const std::vector<Said>& ways) {
+  return ways.size() == 1   ? ways[0]
+         : ways.size() == 2 ? say("{}, {}", ways[0], ways[1])
+                            : say("{}, {}, {}", ways[0], ways[1], ways[2]);
+}
+
+} // namespace
+
+std::vector<Finding> measuredFindings(const FaceMeasured& measured) {
+  std::vector<Finding> out;
+  for (const PairOff& pair : measured.pairs) {
+    if (!pair.shows) continue;
+    const auto set = [](double by, const Said& more, const Said& less) {
+      return std::abs(by) < kSeen ? Said() : say("{} {}", Length(std::abs(by), 1), by > 0 ? less : more);
+    };
+    std::vector<Said> ways;
+    for (const Said& way :
+         {set(pair.by.z(), say("up"), say("down")), set(pair.by.x(), say("forward"), say("back")),
+          set(pair.by.y(), say("in"), say("out"))})
+      if (!way.empty()) ways.push_back(way);
+    if (ways.empty()) continue;
+    out.push_back({pair.wrong ? Level::Wrong : Level::Doubtful, pair.pin,
+                   say("The right {} stands {} off the left one, and it shows: set it anew, {}.",
+                       Name(pinName(pair.pin)), Length(pair.off, 1), together(ways)),
+                   say("{} askew", Name(pinName(pair.pin))), Topic::Face});
+  }
+  for (const Problem& problem : measured.problems)
+    out.push_back(
+        {Level::Doubtful, "face", say("{}.", problem.said()), say("a measure does not fit"), Topic::Face});
+  return out;
 }
 
 } // namespace columna

@@ -1,7 +1,7 @@
 // What is doubtful or wrong about a face at its size.
 #pragma once
 
-#include "face/face_report.h"
+#include "face/symmetry.h"
 #include "plan/finding.h"
 
 #include <vector>
@@ -11,5 +11,9 @@ namespace columna {
 /// Worst first: eyes that are not sold, meet each other, leave no room for the bridge of the nose, or whose
 /// stems meet inside; pads too small to be felted; flat parts too thin, or that droop. Each with what helps.
 [[nodiscard]] std::vector<Finding> faceFindings(const FaceReport& face, const FaceRules& rules);
+
+/// Pairs that were measured and stand askew so that it shows, with how to set the right one anew; what no
+/// place of the head satisfies.
+[[nodiscard]] std::vector<Finding> measuredFindings(const FaceMeasured& measured);
 
 } // namespace columna

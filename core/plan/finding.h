@@ -23,7 +23,7 @@ enum class Level { Good, Doubtful, Wrong };
 }
 
 /// What a finding is about, so that the one who reads it is led to where it can be mended.
-enum class Topic { Shape, Wire, Pose, Wool };
+enum class Topic { Shape, Wire, Pose, Wool, Face };
 
 /// The word for files: "shape".
 [[nodiscard]] constexpr std::string_view id(Topic topic) {
@@ -34,6 +34,8 @@ enum class Topic { Shape, Wire, Pose, Wool };
     return "pose";
   case Topic::Wool:
     return "wool";
+  case Topic::Face:
+    return "face";
   case Topic::Wire:
     break;
   }

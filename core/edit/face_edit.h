@@ -1,0 +1,41 @@
+// Changes of the face: pads larger, moved or left out, the eyes that are taken, ears' thickness, pins
+// measured.
+#pragma once
+
+#include "judge/face_sums.h"
+
+namespace columna::edit {
+
+/// A pad or hollow `factor` times as large as it is now, within what a file holds.
+[[nodiscard]] Project padSized(Project project, const std::string& feature, double factor);
+/// Moved by so much, head modules; of a pair both, told as the left one's.
+[[nodiscard]] Project padMoved(Project project, const std::string& feature, const Vec3& by);
+/// Left out, or put back as it was.
+[[nodiscard]] Project padOut(Project project, const std::string& feature, bool out);
+/// As the animal's own.
+[[nodiscard]] Project padOwn(Project project, const std::string& feature);
+
+/// A round head for an animal that has none of its own, or none again.
+[[nodiscard]] Project roundHead(Project project, bool on);
+
+/// The eyes that are taken, mm; nothing: the nearest sold. Error: none such is made.
+[[nodiscard]] Result<Project> eyesOf(Project project, std::optional<double> mm);
+/// The next size sold above or below.
+[[nodiscard]] Project eyeStep(Project project, const FaceSums& face, const FaceRules& rules, int step);
+
+/// Thickness of an ear or another flat part, mm; nothing: the animal's own. Error: out of range.
+[[nodiscard]] Result<Project> flatThick(Project project, const std::string& flat, std::optional<double> mm);
+
+/// What was measured of a pin on one side; nothing takes it back. Error: out of range.
+[[nodiscard]] Result<Project> pinMeasured(Project project, const std::string& pin, bool right,
+                                          std::optional<double> tape, std::optional<double> aside);
+
+/// What would mend a finding of the face, the best first; empty where only the maker's hand does.
+struct FaceRemedy {
+  Said text; ///< "take 5 mm eyes"
+  Project project;
+};
+[[nodiscard]] std::vector<FaceRemedy> faceRemedies(const Project& project, const FaceSums& face,
+                                                   const Finding& finding, const FaceRules& rules);
+
+} // namespace columna::edit

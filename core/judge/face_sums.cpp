@@ -1,0 +1,65 @@
+#include "judge/face_sums.h"
+
+#include "head/dialled.h"
+#include "judge/face_findings.h"
+#include "project/heads.h"
+
+#include <algorithm>
+
+namespace columna {
+
+std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, const Plan& plan) {
+  const auto animal = headOf(project, catalog);
+  const Figure& figure = plan.figure;
+  if (!animal || !figure.head) return std::nullopt;
+  OwnHead out;
+  out.length = figure.head->length;
+  out.head = dialled(asWished(*animal, project.face), figure.head->dials);
+  for (HeadFlat& flat : out.head.flats)
+    if (const auto own = project.face.thick.find(flat.id); own != project.face.thick.end())
+      flat.thickness = own->second / out.length;
+  const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
+  out.density = plan.wool->limbs[static_cast<size_t>(limb)].density;
+  return out;
+}
+
+std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& catalog, const Plan& plan) {
+  auto own = ownHead(project, catalog, plan);
+  if (!own) return nullptr;
+  const double length = own->length;
+  auto out = std::make_shared<FaceSums>(std::move(own->head), length);
+  out->density = own->density;
+  out->report = faceReport(out->head, length, out->density, catalog.face, project.face.eye);
+  out->measured = measuredPairs(project.face.measured, out->field, out->report, catalog.face);
+  out->soles = solesOf(out->head, footScale(out->head, *plan.pattern, plan.figure->scale),
+                       feltDensity(Firmness::Firm), catalog.face);
+  out->findings = faceFindings(out->report, catalog.face);
+  const std::vector<Finding> askew = measuredFindings(out->measured);
+  out->findings.insert(out->findings.begin(), askew.begin(), askew.end());
+  return out;
+}
+
+Figure headAlone(const Figure& figure) {
+  Figure out = figure;
+  if (!figure.head) return out;
+  const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
+  out.tubes.clear();
+  for (size_t t = 0; t < figure.tubes.size(); ++t) {
+    const int at = static_cast<int>(t) - figure.head->tube;
+    const bool own = at >= 0 && at < figure.head->tubes;
+    if (own && at == 0) out.head->tube = static_cast<int>(out.tubes.size());
+    const auto hard = [&](int bone) { return figure.bones[static_cast<size_t>(bone)].hard > 0; };
+    const std::vector<int>& bones = figure.tubes[t].slabBone;
+    // Teeth and the like are on the head's own bones.
+    const bool ofHead = std::all_of(bones.begin(), bones.end(), [&](int bone) {
+      return hard(bone) || figure.bones[static_cast<size_t>(bone)].limb == limb;
+    });
+    if (own || ofHead) out.tubes.push_back(figure.tubes[t]);
+  }
+  std::erase_if(out.flats, [&](const FigureFlat& flat) {
+    return figure.bones[static_cast<size_t>(flat.bone)].limb != limb;
+  });
+  return out;
+}
+
+} // namespace columna

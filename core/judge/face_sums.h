@@ -1,0 +1,45 @@
+// All that a figure's face asks of the maker, from the plan: pads, pins, eyes, ears, soles, what was
+// measured, and what is doubtful.
+#pragma once
+
+#include "face/foot.h"
+#include "face/symmetry.h"
+#include "plan/plan.h"
+
+#include <memory>
+
+namespace columna {
+
+/// Its parts refer to one another: it stays where it was made.
+struct FaceSums {
+  FaceSums(HeadPattern own, double mm) : head(std::move(own)), field(head, mm) {}
+  FaceSums(const FaceSums&) = delete;
+  FaceSums& operator=(const FaceSums&) = delete;
+  ~FaceSums() = default;
+
+  HeadPattern head;   ///< with the maker's pads, eyes and ears, under the dials
+  HeadField field;    ///< mm
+  double density = 0; ///< g/mm3 of the head's felt
+  FaceReport report;
+  FaceMeasured measured;
+  std::vector<Sole> soles;
+  std::vector<Finding> findings;
+};
+
+/// Takes some tenths of a second. Null where the animal has no head of its own.
+[[nodiscard]] std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& catalog,
+                                                       const Plan& plan);
+
+/// The head a plan's figure has, under its dials and with the maker's changes, and how long it is, mm;
+/// nothing where the animal has none.
+struct OwnHead {
+  HeadPattern head;
+  double length = 0, density = 0; ///< mm; g/mm3
+};
+[[nodiscard]] std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog,
+                                             const Plan& plan);
+
+/// A figure of nothing but its head, with its ears, horns and bill.
+[[nodiscard]] Figure headAlone(const Figure& figure);
+
+} // namespace columna
