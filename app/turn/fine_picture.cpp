@@ -13,6 +13,48 @@ std::vector<QPoint> edgeOf(const Raster& raster) {
   return out;
 }
 
+namespace {
+
+constexpr float kGloss = 0.35F; ///< how much of the light an eye is shaded by: the rest is its own light
+
+/// Which side of a rolled part a place is on: by the sheet's triangle nearest to it.
+HeadPaint::Side sideOf(const FigureFlat& flat, const MeshPlace& at) {
+  constexpr double flush = 0.6; // of straight on: less is the edge
+  double least = 1e18;
+  double facing = 0;
+  for (const auto& [a, b, c] : flat.triangles) {
+    const Vec3& p = flat.sheet[static_cast<size_t>(a)];
+    const Vec3& q = flat.sheet[static_cast<size_t>(b)];
+    const Vec3& r = flat.sheet[static_cast<size_t>(c)];
+    if (const double d = (at.middle - (p + q + r) / 3).squaredNorm(); d < least) {
+      least = d;
+      facing = at.normal.normalized().dot((q - p).cross(r - p).normalized());
+    }
+  }
+  return facing > flush    ? HeadPaint::Side::Face
+         : facing < -flush ? HeadPaint::Side::Back
+                           : HeadPaint::Side::Edge;
+}
+
+QRgb colourOf(const FineAsk& ask, const MeshPlace& at) {
+  const FaceLook& face = ask.face;
+  if (!face.paint || !face.head) return ask.paint.at(at.middle, at.normal, at.bone);
+  const Vec3 local = face.head->toHead(at.middle);
+  std::optional<Colour> own;
+  if (at.flat >= 0) {
+    // Its face is the side its triangles look to; of those it has none of, all of it is back.
+    const FigureFlat& flat = ask.figure.flats[static_cast<size_t>(at.flat)];
+    if (!flat.triangles.empty()) own = face.paint->flat(flat.id, local, sideOf(flat, at), face.ground);
+  } else if (ask.figure.bones[static_cast<size_t>(at.bone)].hard > 0) {
+    own = face.paint->hard(local);
+  }
+  if (!own) return ask.paint.at(at.middle, at.normal, at.bone);
+  const auto limb = ask.figure.bones[static_cast<size_t>(at.bone)].limb;
+  return ask.paint.tinted(QColor(0xff000000U | *own), limb);
+}
+
+} // namespace
+
 std::shared_ptr<FinePicture> finePicture(const FineAsk& ask) {
   auto out = std::make_shared<FinePicture>();
   const auto stopped = [&] { return ask.stop && *ask.stop; };
@@ -23,11 +65,12 @@ std::shared_ptr<FinePicture> finePicture(const FineAsk& ask) {
   camera.middle *= FinePicture::kTimes;
   const QSize large = ask.size * FinePicture::kTimes;
   Raster wool(large.width(), large.height());
-  wool.draw(solidAsMesh(ask.figure, *out->solid,
-                        [&](const Vec3& middle, const Vec3& normal, int bone) {
-                          return ask.paint.at(middle, normal, bone);
-                        }),
+  wool.draw(solidAsMesh(ask.figure, *out->solid, [&](const MeshPlace& at) { return colourOf(ask, at); }),
             camera);
+  if (stopped()) return out;
+  paintFace(wool, camera, ask.face, FinePicture::kTimes, ask.stop);
+  if (ask.felt) feltGrain(wool, camera, growthWays(ask.figure), ask.stop);
+  wool.draw(eyeMesh(ask.face, camera.turn()), camera, kGloss);
   if (stopped()) return out;
   if (ask.bare) wool.draw(ask.wire, camera);
   if (ask.through) {
@@ -37,7 +80,10 @@ std::shared_ptr<FinePicture> finePicture(const FineAsk& ask) {
   } else {
     out->raster = std::move(wool);
   }
-  out->image = out->raster.image().scaled(ask.size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+  QImage whole = out->raster.image();
+  if (ask.felt && !ask.through) feltEdge(whole, out->raster);
+  if (!ask.through) paintHair(whole, out->raster, camera, ask.face);
+  out->image = whole.scaled(ask.size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
   if (ask.outline && !stopped()) {
     Raster flat(ask.size.width(), ask.size.height());
     flat.draw(woolMesh(*ask.outline, 16, ask.paint.parts()), ask.camera, 0);

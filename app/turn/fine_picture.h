@@ -2,6 +2,7 @@
 // so that its edges are smooth. Made beside the window from copies.
 #pragma once
 
+#include "turn/felt.h"
 #include "turn/raster.h"
 #include "turn/wool_paint.h"
 
@@ -15,6 +16,8 @@ struct FineAsk {
   std::shared_ptr<const SolidMesh> solid; ///< its surface, if it is known already
   MeshWish wish{};
   WoolPaint paint;
+  FaceLook face{};
+  bool felt = false; ///< fibres and a fuzzy edge: the work is finished
   Mesh wire{};
   bool through = false;            ///< the wire is seen through the wool
   bool bare = false;               ///< work under way: the wire stands in front of what is not yet wound

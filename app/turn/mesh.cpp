@@ -66,7 +66,30 @@ public:
     cap(last, tube.rings.back().centre, tube.rings.back().normal, colourOf(end), end);
   }
 
+  void sheet(const FigureFlat& f, QRgb colour, int limb) {
+    std::vector<Vec3> normals(f.sheet.size(), Vec3::Zero());
+    for (const auto& [a, b, c] : f.triangles) {
+      const Vec3& from = f.sheet[static_cast<size_t>(a)];
+      const Vec3 n = (f.sheet[static_cast<size_t>(b)] - from).cross(f.sheet[static_cast<size_t>(c)] - from);
+      for (const int p : {a, b, c}) normals[static_cast<size_t>(p)] += n;
+    }
+    for (const double side : {1.0, -1.0}) {
+      const int first = static_cast<int>(out.vertices.size());
+      for (size_t k = 0; k < f.sheet.size(); ++k) {
+        const Vec3 n = side * normals[k].normalized();
+        out.vertices.push_back({(f.sheet[k] + f.thickness / 2 * n).cast<float>(), n.cast<float>()});
+      }
+      for (const auto& [a, b, c] : f.triangles)
+        out.triangles.push_back({{first + a, first + b, first + c}, colour, limb});
+    }
+  }
+
   void flat(const FigureFlat& f, const Figure& figure, const std::vector<QRgb>& colours) {
+    if (!f.triangles.empty()) {
+      const int limb = figure.bones[static_cast<size_t>(f.bone)].limb;
+      sheet(f, colours[static_cast<size_t>(limb)], limb);
+      return;
+    }
     if (f.outline.size() < 3) return;
     Vec3 middle = Vec3::Zero();
     for (const Vec3& p : f.outline) middle += p;
@@ -132,7 +155,7 @@ Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours)
 }
 
 Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
-                 const std::function<QRgb(const Vec3& middle, const Vec3& normal, int bone)>& colourOf) {
+                 const std::function<QRgb(const MeshPlace&)>& colourOf) {
   Mesh out;
   const std::vector<V3f> normals = cornerNormals(solid);
   out.vertices.reserve(solid.vertices.size());
@@ -147,7 +170,7 @@ Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
       normal += normals[static_cast<size_t>(c)];
     }
     out.triangles.push_back(
-        {face.corners, colourOf(middle.cast<double>(), normal.cast<double>(), face.bone), limb});
+        {face.corners, colourOf({middle.cast<double>(), normal.cast<double>(), face.bone, face.flat}), limb});
   }
   return out;
 }

@@ -32,11 +32,16 @@ struct Mesh {
 /// 6 to 64. Colours by limb.
 [[nodiscard]] Mesh woolMesh(const Figure& figure, int sides, const std::vector<QRgb>& colours);
 
-/// A solid's mesh as the turntable draws it. `colourOf` gives each face's colour from its middle, its outward
-/// normal and its bone.
-[[nodiscard]] Mesh
-solidAsMesh(const Figure& figure, const SolidMesh& solid,
-            const std::function<QRgb(const Vec3& middle, const Vec3& normal, int bone)>& colourOf);
+/// A face of a solid's mesh, for its colour.
+struct MeshPlace {
+  Vec3 middle, normal; ///< mm; outwards
+  int bone = 0;
+  int flat = -1; ///< the flat part it is of, -1 for the body
+};
+
+/// A solid's mesh as the turntable draws it.
+[[nodiscard]] Mesh solidAsMesh(const Figure& figure, const SolidMesh& solid,
+                               const std::function<QRgb(const MeshPlace&)>& colourOf);
 
 /// The wire of every piece as round rods between the skeleton's points, as they lie in `plan`. Colours by
 /// piece.

@@ -12,6 +12,7 @@ namespace {
 using V3f = Eigen::Vector3f;
 
 constexpr float kFar = -1e30F;
+constexpr float kShades = 200; ///< of full light
 
 /// Light from the upper left behind the eye, and some from everywhere.
 float light(const V3f& normal, float lit) {
@@ -53,7 +54,7 @@ Vec3 Camera::place(const QPointF& pixel, const Vec3& asNearAs) const {
 Raster::Raster(int width, int height)
     : image_(std::max(1, width), std::max(1, height), QImage::Format_ARGB32_Premultiplied),
       depth_(static_cast<size_t>(image_.width()) * static_cast<size_t>(image_.height()), kFar),
-      limb_(depth_.size(), -1) {
+      limb_(depth_.size(), -1), shade_(depth_.size(), 0) {
   image_.fill(Qt::transparent);
   pixels_ =
       reinterpret_cast<QRgb*>(image_.bits()); // NOLINT: Qt's own way to the pixels, 4 bytes each, no gaps
@@ -67,6 +68,16 @@ float Raster::depth(int x, int y) const {
 int Raster::limbAt(int x, int y) const {
   if (x < 0 || y < 0 || x >= image_.width() || y >= image_.height()) return -1;
   return limb_[static_cast<size_t>(y) * static_cast<size_t>(image_.width()) + static_cast<size_t>(x)];
+}
+
+double Raster::shadeAt(int x, int y) const {
+  return static_cast<double>(
+             shade_[static_cast<size_t>(y) * static_cast<size_t>(image_.width()) + static_cast<size_t>(x)]) /
+         static_cast<double>(kShades);
+}
+
+void Raster::setColour(int x, int y, QRgb colour) {
+  pixels_[static_cast<size_t>(y) * static_cast<size_t>(image_.width()) + static_cast<size_t>(x)] = colour;
 }
 
 void Raster::draw(const Mesh& mesh, const Camera& camera, float lit) {
@@ -132,6 +143,7 @@ void Raster::triangle(const std::array<V3f, 3>& p, const std::array<float, 3>& s
       depth_[here] = z;
       limb_[here] = limb;
       const float k = shade[2] + u * ku + v * kv;
+      shade_[here] = static_cast<std::uint8_t>(std::clamp(k * kShades, 0.0F, 255.0F));
       pixels_[here] =
           qRgb(std::min(255, static_cast<int>(red * k)), std::min(255, static_cast<int>(green * k)),
                std::min(255, static_cast<int>(blue * k)));

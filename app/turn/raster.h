@@ -49,6 +49,10 @@ public:
   [[nodiscard]] float depth(int x, int y) const;
   /// The limb drawn at a pixel, -1 for none.
   [[nodiscard]] int limbAt(int x, int y) const;
+  /// How the surface at a drawn pixel is lit: its colour is the mesh's times that.
+  [[nodiscard]] double shadeAt(int x, int y) const;
+  /// Gives a drawn pixel another colour, lit already.
+  void setColour(int x, int y, QRgb colour);
 
 private:
   void triangle(const std::array<Eigen::Vector3f, 3>& corners, const std::array<float, 3>& shade,
@@ -57,6 +61,7 @@ private:
   QRgb* pixels_ = nullptr; ///< of image_, which is never shared while it is drawn on
   std::vector<float> depth_;
   std::vector<std::int16_t> limb_;
+  std::vector<std::uint8_t> shade_; ///< 200 of full light
 };
 
 } // namespace columna

@@ -2,6 +2,7 @@
 
 #include "kit/beside.h"
 #include "measure/quantity.h"
+#include "project/heads.h"
 #include "session/build_view.h"
 #include "session/stance_view.h"
 #include "solid/field.h"
@@ -23,8 +24,9 @@ constexpr int kKnobSides = 8; ///< while the build-up is dragged or plays
 constexpr int kWireSides = 6; ///< the same of wire
 constexpr int kFineWire = 12;
 constexpr double kStep = std::numbers::pi / 24;
-constexpr double kSurface = 90; ///< cells over the figure's height in the surface at rest
-constexpr int kRest = 160;      ///< ms without a change
+constexpr double kAlongHead = 50; ///< and along the head
+constexpr double kSurface = 90;   ///< cells over the figure's height in the surface at rest
+constexpr int kRest = 160;        ///< ms without a change
 
 std::vector<QRgb> pieceColours(const Plan& plan) {
   std::vector<QRgb> out;
@@ -108,7 +110,11 @@ void Turntable::askFine() {
   FineAsk ask{.figure = figure(),
               .solid = solidTurn_ == turn_ ? solid_ : nullptr,
               .paint = WoolPaint(session_, look().felt)};
+  ask.face = faceLook(ask.paint);
+  ask.felt = !building() && !through_;
   ask.wish.cell = std::max(0.4, session_.plan().figure->overallHeight / kSurface);
+  if (ask.figure.head)
+    ask.wish.cell = std::min(ask.wish.cell, std::max(0.4, ask.figure.head->length / kAlongHead));
   ask.wish.blend = usualBlend(session_.plan().figure);
   ask.wish.flats = Flats::Apart; // thinner than the picture's cells
   ask.wish.stop = &stop_;
@@ -120,6 +126,31 @@ void Turntable::askFine() {
   ask.size = size();
   ask.stop = &stop_;
   making_.setFuture(beside([ask = std::move(ask)] { return finePicture(ask); }));
+}
+
+FaceLook Turntable::faceLook(const WoolPaint& paint) {
+  FaceLook out;
+  const Figure& shown = figure();
+  const auto head = headOf(session_.project(), session_.catalog());
+  if (!shown.head || !head) return out;
+  const bool same = faceOf_ && faceOf_->form == shown.head->form && faceOf_->dials == shown.head->dials &&
+                    faceOf_->length == shown.head->length;
+  if (!same) {
+    face_ = std::make_shared<const HeadPaint>(*head, shown.head->dials, shown.head->length);
+    const Vec3 down = shown.head->axes.transpose() * -Vec3::UnitZ();
+    hair_ = hairStrokes(face_->head(), face_->field(), down);
+    faceOf_ = shown.head;
+  }
+  out.paint = face_;
+  out.hair = hair_;
+  out.head = shown.head;
+  out.limb = shown.bones[static_cast<size_t>(shown.head->bone)].limb;
+  out.ground = paint.ground(out.limb) & 0xffffffU;
+  if (paint.chosen(out.limb)) {
+    out.tint = paint.tint();
+    out.tinted = WoolPaint::kTint;
+  }
+  return out;
 }
 
 void Turntable::fineMade() {

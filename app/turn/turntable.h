@@ -54,6 +54,8 @@ private:
   /// What is drawn: in Wrap the figure with the wool that is on.
   [[nodiscard]] const Figure& figure() const;
   void askFine();
+  /// The face of what is drawn; kept while the head is the same.
+  [[nodiscard]] FaceLook faceLook(const WoolPaint& paint);
   void fineMade();
   /// The finished outline, dashed, where the work is still inside it.
   void paintGhost();
@@ -80,6 +82,9 @@ private:
   std::uint64_t solidTurn_ = 0, askedTurn_ = 0;
   std::uint64_t fineLook_ = 0, askedLook_ = 0;
   std::shared_ptr<const SolidMesh> solid_; ///< of `solidTurn_`
+  std::shared_ptr<const HeadPaint> face_;
+  std::vector<HairStroke> hair_;
+  std::optional<WornHead> faceOf_;
   QFutureWatcher<std::shared_ptr<FinePicture>> making_;
   std::atomic<bool> stop_{false};
   std::vector<QPoint> ghost_;         ///< the finished figure's outline, pixels

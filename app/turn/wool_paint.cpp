@@ -1,12 +1,37 @@
 #include "turn/wool_paint.h"
 
+#include "head/head_paint.h"
 #include "kit/tone.h"
 #include "pose/carried.h"
+#include "project/heads.h"
 #include "session/build_view.h"
 #include "session/stance_view.h"
 #include "theme/theme.h"
 
+#include <algorithm>
+
 namespace columna {
+
+namespace {
+
+/// A part in the animal's own colour, where the maker has no wool of another tone for it and the animal has a
+/// head that says it.
+std::optional<QColor> coatOf(const Session& session, size_t limb) {
+  const Project& project = session.project();
+  const auto head = headOf(session.project(), session.catalog());
+  if (!head) return std::nullopt;
+  const Figure& figure = session.plan().figure;
+  const FigureLimb& part = figure.limbs[limb];
+  const bool hard = !part.bones.empty() && std::all_of(part.bones.begin(), part.bones.end(), [&](int b) {
+    return figure.bones[static_cast<size_t>(b)].hard > 0;
+  });
+  if (hard && !head->hard.empty())
+    return QColor(QRgb(0xff000000U | paletteColour(*head, head->hard.front().colour)));
+  if (project.wool.coat.tone) return std::nullopt;
+  return QColor(QRgb(0xff000000U | paletteColour(*head, head->base)));
+}
+
+} // namespace
 
 WoolPaint::WoolPaint(const Session& session, bool felted) {
   const Plan& plan = session.plan();
@@ -21,8 +46,11 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
   if (!felted) {
     const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
     const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
-    for (size_t l = 0; l < limbs; ++l)
-      plain_.push_back((static_cast<int>(l) == selected_ ? chosen : wool).rgb());
+    for (size_t l = 0; l < limbs; ++l) {
+      const QColor own = coatOf(session, l).value_or(wool);
+      bare_.push_back(own.rgb());
+      plain_.push_back((static_cast<int>(l) == selected_ ? chosen : own).rgb());
+    }
     return;
   }
   const WoolWish& wish = session.project().wool;
@@ -30,8 +58,14 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
   for (size_t l = 0; l < limbs; ++l) {
     const bool coat = moment[l].coat > 0 || plan.wool->limbs[l].allCoat;
     QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
-    if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0) colour = colour.darker(112);
+    const std::optional<QColor> own =
+        coat || plan.wool->limbs[l].hard > 0 ? coatOf(session, l) : std::nullopt;
+    if (own)
+      colour = *own;
+    else if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0)
+      colour = colour.darker(112);
     coated_[l] = moment[l].coat > 0.5 ? 1 : 0;
+    bare_.push_back(colour.rgb());
     plain_.push_back(tinted(colour, l));
   }
   if (wish.markings.empty()) return;
@@ -47,7 +81,7 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
 
 QRgb WoolPaint::tinted(const QColor& colour, size_t limb) const {
   if (static_cast<int>(limb) != selected_) return colour.rgb();
-  constexpr double mix = 0.28;
+  constexpr double mix = kTint;
   const auto mixed = [](double a, double other) { return static_cast<float>(a * (1 - mix) + other * mix); };
   return QColor::fromRgbF(mixed(colour.redF(), tint_.redF()), mixed(colour.greenF(), tint_.greenF()),
                           mixed(colour.blueF(), tint_.blueF()))

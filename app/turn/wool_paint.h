@@ -22,6 +22,21 @@ public:
   /// A part without its markings.
   [[nodiscard]] QRgb of(int limb) const { return plain_[static_cast<size_t>(limb)]; }
   [[nodiscard]] const std::vector<QRgb>& parts() const { return plain_; }
+  /// A colour of its own as it shows on a part: tinted where that is chosen.
+  [[nodiscard]] QRgb tinted(const QColor& colour, int limb) const {
+    return tinted(colour, static_cast<size_t>(limb));
+  }
+  /// A part's colour, chosen or not.
+  [[nodiscard]] QRgb ground(int limb) const { return bare_[static_cast<size_t>(limb)]; }
+  /// As if nothing were chosen.
+  void chooseNone() {
+    selected_ = -1;
+    plain_ = bare_;
+  }
+  [[nodiscard]] bool chosen(int limb) const { return limb == selected_; }
+  [[nodiscard]] QRgb tint() const { return tint_.rgb(); }
+  /// How much of the tint a chosen part has.
+  static constexpr double kTint = 0.28;
 
 private:
   struct Area {
@@ -34,6 +49,7 @@ private:
   int selected_ = -1;
   QColor tint_;
   std::vector<QRgb> plain_;  ///< of each limb
+  std::vector<QRgb> bare_;   ///< the same, none chosen
   std::vector<char> coated_; ///< of each limb: its markings show
   std::vector<std::string> family_;
   std::vector<int> limbOf_; ///< of each bone
