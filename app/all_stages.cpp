@@ -1,5 +1,6 @@
 #include "all_stages.h"
 
+#include "face/face_stage.h"
 #include "pose/pose_stage.h"
 #include "study/study_stage.h"
 #include "wire/wire_stage.h"
@@ -21,7 +22,8 @@ struct Entry {
 };
 
 constexpr std::array kList{Entry{kStudy, make<StudyStage>}, Entry{kWire, make<WireStage>},
-                           Entry{kPose, make<PoseStage>}, Entry{kWrap, make<WrapStage>}};
+                           Entry{kPose, make<PoseStage>}, Entry{kWrap, make<WrapStage>},
+                           Entry{kFace, make<FaceStage>}};
 
 } // namespace
 

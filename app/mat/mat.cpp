@@ -133,6 +133,8 @@ void Mat::resizeEvent(QResizeEvent* /*event*/) {
 }
 
 bool Mat::focusNextPrevChild(bool next) {
+  for (MatLayer* layer : layers())
+    if (layer->walks()) return layer->walk(next) || QWidget::focusNextPrevChild(next);
   // Tab walks the limbs; past the last (or first) it goes on to the next control.
   const int count = static_cast<int>(shown().figure->limbs.size());
   const int to = session_.selected() + (next ? 1 : -1);

@@ -54,7 +54,7 @@ void Mat::paintMain(QPainter& p) {
   const Plan& drawn = building ? session_.build().plan(look.stance) : plan;
   if (building) paintGhost(p, v);
   FigurePainter painter(p, v, drawn, building ? building_ : shapes_, how);
-  if (v.view != View::Above) {
+  if (v.view != View::Above && !look.part) {
     p.setPen(QPen(t.ink, 1));
     const double y = v.at(Vec2(0, 0)).y();
     p.drawLine(QPointF(v.clip.left(), y), QPointF(v.clip.right(), y));
@@ -120,7 +120,8 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     const ViewShape& shape = shapes_.of(plan.figure, plan.wool->coatThickness, v.view);
     const FigurePaint how{look, session_.selected(), -1, throughWool_, session_.units(), true};
     FigurePainter painter(p, v, plan, shapes_, how);
-    if (v.view != View::Above) {
+    const bool covered = look.part && instead(v.view).has_value();
+    if (v.view != View::Above && !covered) {
       p.setPen(QPen(t.ink, 1));
       const QRectF b = shape.bounds;
       const double s = plan.figure->scale;
@@ -128,7 +129,7 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
                  v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
     }
     for (MatLayer* layer : layers()) layer->paintUnder(p, v, false);
-    painter.body();
+    if (!covered) painter.body();
     for (MatLayer* layer : layers()) layer->paintOn(p, v, false);
     if (look.wire || throughWool_) painter.wire();
     if (look.joints) painter.letters();

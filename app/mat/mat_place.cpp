@@ -16,7 +16,9 @@ namespace {
 
 constexpr int kRulerTop = 24;
 constexpr int kRulerLeft = 32;
-constexpr int kBand = 136; ///< the lower band with the two small views
+constexpr double kUsualBand = 0.3; ///< of the mat, at most
+constexpr double kPartBand = 0.44; ///< where a part is shown from all sides
+constexpr int kBand = 136;         ///< the lower band with the two small views
 
 } // namespace
 
@@ -75,8 +77,10 @@ void Mat::place() {
   }
   // The mat never lets the small views crowd out the large one.
   // Large text on a small screen leaves one view; V turns it.
-  const double band =
-      area.height() < 2.6 * frame(kBand) ? 0 : std::min<double>(frame(kBand), area.height() * 0.3);
+  const double band = area.height() < 2.6 * frame(kBand)
+                          ? 0
+                          : (look.part ? area.height() * kPartBand
+                                       : std::min<double>(frame(kBand), area.height() * kUsualBand));
   const QRectF main(area.left(), area.top(), area.width(), area.height() - band);
   const auto& order = kOrder[static_cast<size_t>(main_)];
   const auto boundsOf = [&](View view) {
@@ -101,14 +105,15 @@ void Mat::place() {
   }
   const double each = area.width() / 2;
   for (size_t i = 1; i < 3; ++i) {
-    const QRectF b = boundsOf(order[i]);
+    const std::optional<QRectF> other = instead(order[i]);
+    const QRectF b = other && look.part ? *other : boundsOf(order[i]);
     Viewport& v = ports_[i];
     v.view = order[i];
     v.clip = QRectF(area.left() + (i == 1 ? 0 : each + px(16)), main.bottom(), i == 1 ? each : each - px(16),
                     band);
     const QRectF room = v.clip.adjusted(px(16), px(30), -px(i == 1 ? 16 : 130), -px(10));
-    v.scale =
-        std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(), ports_[0].scale / 2}));
+    v.scale = std::max(0.02, std::min({room.width() / b.width(), room.height() / b.height(),
+                                       look.part ? ports_[0].scale : ports_[0].scale / 2}));
     const double x =
         i == 1 ? room.left()
                : room.left() + std::min<double>(px(40), std::max(0.0, room.width() - b.width() * v.scale));

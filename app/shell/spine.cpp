@@ -128,6 +128,7 @@ Spine::Spine(Session& session, const Stages& stages, QWidget* parent) : QWidget(
     vertebrae_.push_back(v);
   }
   session_.onSettled(this, [this] { refresh(); });
+  for (const auto& stage : stages) connect(stage.get(), &Stage::changed, this, &Spine::refresh);
   connect(&session_, &Session::stageChanged, this, &Spine::refresh);
   refresh();
 }

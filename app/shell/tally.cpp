@@ -77,6 +77,10 @@ Tally::Tally(Session& session, const Stages& stages, QWidget* parent)
     refresh();
   });
   connect(&session_, &Session::fileChanged, this, &Tally::refresh);
+  for (const auto& stage : stages_) // findings of its own come a moment later
+    connect(stage.get(), &Stage::changed, this, [this, of = stage.get()] {
+      if (of->id() == session_.stage()) refresh();
+    });
   connect(&session_, &Session::stageChanged, this, [this] {
     if (stepping_) return; // the step itself went to another stage
     walking_ = false;
@@ -113,12 +117,12 @@ void Tally::nextFinding() {
   const bool own = on.findings() && !walking_;
   at_ = (at_ + 1) % static_cast<int>(findings.size());
   const Finding& f = findings[static_cast<size_t>(at_)];
-  const int limb = session_.plan().figure->limb(f.where).value_or(-1);
+  const Finding finding = f; // a stage that is entered may make its own anew
   stepping_ = true;
-  session_.setStage(own ? on.id() : stageFor(stages_, f.topic).id());
+  session_.setStage(own ? on.id() : stageFor(stages_, finding.topic).id());
   stepping_ = false;
   walking_ = !own; // from stage to stage, through one with findings of its own too
-  session_.select(limb);
+  stageOn(stages_, session_).lead(finding);
   said_.clear();
   refresh();
 }

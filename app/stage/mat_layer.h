@@ -29,6 +29,11 @@ public:
   /// Where a pixel lies on the figure as it stands without the layer.
   [[nodiscard]] virtual QPointF onFigure(const Viewport& /*v*/, const QPointF& at) const { return at; }
 
+  /// Tab: on to the next thing of the layer's own, or back. False past its last, or where it has none.
+  virtual bool walk(bool /*next*/) { return false; }
+  /// Whether it walks its own things and not the limbs.
+  [[nodiscard]] virtual bool walks() const { return false; }
+
   // The hand.
   /// True when the layer takes the press.
   virtual bool press(const Viewport& /*v*/, const QPointF& /*at*/, bool /*large*/) { return false; }

@@ -27,6 +27,10 @@ Arrangement Stage::tabArrangement(int tabs, std::function<void(int)> set) {
           }};
 }
 
+void Stage::lead(const Finding& finding) {
+  session_.select(session_.plan().figure->limb(finding.where).value_or(-1));
+}
+
 int Stage::toLookAt() const {
   const auto& all = session_.plan().findings;
   return static_cast<int>(std::count_if(all.begin(), all.end(), [this](const Finding& f) {

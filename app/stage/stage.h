@@ -78,6 +78,9 @@ public:
   /// How the figure stands, as the tally tells it.
   [[nodiscard]] virtual const Standing& standing() const;
 
+  /// Chooses what a finding is about: the limb it names.
+  virtual void lead(const Finding& finding);
+
   /// It is on, or no longer.
   virtual void entered() {}
   virtual void left() {}

@@ -14,6 +14,7 @@ struct StageLook {
   bool bare = false;   ///< the wool only as a faint outline
   bool girths = false; ///< girths and grams on the parts
   bool length = false; ///< the length over all under the side view
+  bool part = false;   ///< all views show what the layers put in the figure's place, the small ones larger
   bool three = false;  ///< all three views to one scale are offered
   /// Room round the figure for what a stage draws there: at its sides and above it, px.
   double sides = 60, above = 64;

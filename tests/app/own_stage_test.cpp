@@ -113,7 +113,7 @@ protected:
     (void)QTest::qWaitForWindowExposed(&window);
     window.activateWindow();
   }
-  void enter() { QTest::keyClick(&window, Qt::Key_5, Qt::AltModifier); }
+  void enter() { QTest::keyClick(&window, Qt::Key_6, Qt::AltModifier); }
   OwnLayer* layer() { return window.mat()->layer<OwnLayer>(); }
 
   Session session;
@@ -125,7 +125,7 @@ protected:
 
 TEST_F(OwnStageTest, IsOnTheSpineWithItsStateAndUnderItsKey) {
   const auto vertebrae = window.findChildren<Vertebra*>();
-  ASSERT_EQ(vertebrae.size(), 5);
+  ASSERT_EQ(vertebrae.size(), 6);
   EXPECT_EQ(vertebrae.last()->text(), QStringLiteral("Polish"));
   EXPECT_TRUE(vertebrae.last()->accessibleName().contains(u'1')) << "one thing to look at";
   EXPECT_EQ(own->ins, 0);

@@ -88,7 +88,7 @@ TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {
                                   {"stage"},
                                   {"turn"},
                                   {"mat"},
-                                  {"study", "wire", "pose", "wrap", "shell"}, // none knows another
+                                  {"study", "wire", "pose", "wrap", "face", "shell"}, // none knows another
                                   {"main"}});
 }
 

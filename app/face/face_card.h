@@ -1,0 +1,49 @@
+// Face's card: of the head its weight and eyes; of what is chosen its grams, size and place; what is
+// doubtful, and what would mend it.
+#pragma once
+
+#include "face/face_view.h"
+#include "kit/parts.h"
+#include "stage/card_page.h"
+
+class QLineEdit;
+
+namespace columna {
+
+class FaceCard : public CardPage {
+  Q_OBJECT
+public:
+  FaceCard(Session& session, FaceView& view, QWidget* parent = nullptr);
+  void refresh() override;
+  [[nodiscard]] BigFigure* first() const { return first_; }
+  [[nodiscard]] BigFigure* second() const { return second_; }
+  [[nodiscard]] QLineEdit* field() const { return field_; }
+  [[nodiscard]] KeyButton* mend() const { return mend_; }
+  [[nodiscard]] KeyButton* roundHead() const { return round_; }
+
+private:
+  void showHead(const FaceSums& sums);
+  void showPad(const FaceSums& sums, const FacePad& pad, size_t step);
+  void showEye(const FaceSums& sums, const FaceEye& eye);
+  void showFlat(const FaceSums& sums, const FaceFlat& flat);
+  void showPin(const FaceSums& sums, const FacePin& pin);
+  void typed();
+  /// The finding that is shown: of what is chosen, else the worst.
+  [[nodiscard]] const Finding* finding() const;
+  [[nodiscard]] QString length(double mm, int decimals = 1) const;
+  Session& session_;
+  FaceView& view_;
+  QLabel *name_, *about_, *rows_, *fieldName_, *trouble_, *caution_;
+  BigFigure *first_, *second_;
+  QLineEdit* field_;
+  QWidget *padKeys_, *eyeKeys_;
+  VerdictView* verdict_;
+  KeyButton* mend_;
+  KeyButton* back_;
+  KeyButton* round_;
+};
+
+/// Takes what would mend the finding best, as one step; false where nothing but the hand does.
+bool mendFace(Session& session, FaceView& view, const Finding* finding);
+
+} // namespace columna

@@ -1,0 +1,249 @@
+#include "face/face_view.h"
+
+#include "head/hair_strokes.h"
+#include "kit/beside.h"
+#include "project/heads.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace columna {
+namespace {
+
+constexpr double kMargin = 0.06; ///< of the head, round it
+constexpr double kCells = 90;    ///< along the head
+constexpr double kNear = 0.02;   ///< of its scale a picture may be off
+
+/// Looking at one of the flat views.
+Camera cameraOf(View view, const QRectF& mm, double scale) {
+  Camera camera;
+  camera.scale = scale;
+  camera.yaw = view == View::Front ? std::numbers::pi / 2 : 0;
+  camera.pitch = view == View::Above ? std::numbers::pi / 2 : 0;
+  camera.middle = QPointF(-mm.left() * scale, mm.bottom() * scale);
+  return camera;
+}
+
+} // namespace
+
+FaceView::FaceView(Session& session) : session_(session) {
+  connect(&summing_, &QFutureWatcherBase::finished, this, &FaceView::made);
+  connect(&painter_, &QFutureWatcherBase::finished, this, &FaceView::painted);
+  session_.onSettled(this, [this] {
+    if (on_) ask();
+  });
+  connect(&session_, &Session::begun, this, &FaceView::forget);
+}
+
+FaceView::~FaceView() {
+  stop_ = true;
+  awaitEnd(summing_);
+  awaitEnd(painter_);
+}
+
+void FaceView::forget() {
+  pick_ = {};
+  sums_.reset();
+  of_ = {};
+  shown_.clear();
+}
+
+void FaceView::setTab(int tab) {
+  if (tab == tab_) return;
+  tab_ = tab;
+  emit changed();
+}
+
+void FaceView::choose(FacePick pick) {
+  if (pick == pick_) return;
+  pick_ = std::move(pick);
+  emit changed();
+}
+
+bool FaceView::walk(bool next) {
+  if (!sums_) return false;
+  std::vector<FacePick> all;
+  for (const FacePad& pad : sums_->report.pads) all.push_back({FacePick::Kind::Pad, pad.feature->id});
+  for (const FaceEye& eye : sums_->report.eyes) all.push_back({FacePick::Kind::Eye, eye.eye->id});
+  for (const FaceFlat& flat : sums_->report.flats) all.push_back({FacePick::Kind::Flat, flat.flat->id});
+  const auto now = std::find(all.begin(), all.end(), pick_);
+  const auto at =
+      now == all.end() ? (next ? -1 : static_cast<std::ptrdiff_t>(all.size())) : now - all.begin();
+  const auto to = at + (next ? 1 : -1);
+  if (to < 0 || to >= static_cast<std::ptrdiff_t>(all.size())) {
+    choose({});
+    return false;
+  }
+  choose(all[static_cast<size_t>(to)]);
+  return true;
+}
+
+void FaceView::nextPin() {
+  if (!sums_ || sums_->report.pins.empty()) return;
+  const auto& pins = sums_->report.pins;
+  size_t at = 0;
+  for (size_t i = 0; i < pins.size(); ++i)
+    if (pick_ == FacePick{FacePick::Kind::Pin, pins[i].id}) at = (i + 1) % pins.size();
+  choose({FacePick::Kind::Pin, pins[at].id});
+}
+
+void FaceView::setLines(bool on) {
+  lines_ = on;
+  emit changed();
+}
+
+void FaceView::setBody(bool on) {
+  body_ = on;
+  emit changed();
+}
+
+void FaceView::setOn(bool on) {
+  on_ = on;
+  if (on) ask();
+}
+
+FaceView::Key FaceView::key() const {
+  const Plan& plan = session_.plan();
+  Key out{plan.figure, session_.project().face, 0, session_.project().pattern};
+  if (plan.figure->head) {
+    const int limb = plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb;
+    if (static_cast<size_t>(limb) < plan.wool->limbs.size())
+      out.density = plan.wool->limbs[static_cast<size_t>(limb)].density;
+  }
+  return out;
+}
+
+bool FaceView::alike(const Key& a, const Key& b) {
+  return a.figure.same(b.figure) && a.wish == b.wish && a.density == b.density && a.pattern == b.pattern;
+}
+
+bool FaceView::current() const { return alike(of_, key()); }
+
+bool FaceView::behind() const { return on_ && (!current() || summing_.isRunning() || painter_.isRunning()); }
+
+const std::vector<Finding>& FaceView::findings() const {
+  static const std::vector<Finding> none;
+  return sums_ ? sums_->findings : none;
+}
+
+void FaceView::ask() {
+  if (summing_.isRunning() || session_.inRun() || current()) return;
+  asked_ = key();
+  if (!session_.plan().figure->head) {
+    sums_.reset();
+    of_ = asked_;
+    emit changed();
+    return;
+  }
+  summing_.setFuture(beside([project = session_.project(), catalog = session_.sharedCatalog(),
+                             plan = session_.plan()] { return faceSums(project, *catalog, plan); }));
+}
+
+void FaceView::made() {
+  sums_ = answerOf(summing_);
+  of_ = asked_;
+  if (!current()) ask(); // something has changed since
+  emit changed();
+}
+
+QRectF FaceView::seen(View view) const {
+  QRectF out;
+  for (const Polygon& polygon : outline(view))
+    for (const Vec2& p : polygon) {
+      const QRectF one(p.x() - 1e-6, p.y() - 1e-6, 2e-6, 2e-6);
+      out = out.isNull() ? one : out.united(one);
+    }
+  const double more = kMargin * std::max(out.width(), out.height());
+  return out.adjusted(-more, -more, more, more);
+}
+
+const std::vector<Polygon>& FaceView::outline(View view) const {
+  const Shared<Figure>& figure = session_.plan().figure;
+  if (!outlineOf_.same(figure)) {
+    outlines_.clear();
+    silhouettes_.clear();
+    outlineOf_ = figure;
+  }
+  auto [found, fresh] = outlines_.try_emplace(view);
+  if (fresh && figure->head) {
+    const Figure head = headAlone(figure);
+    std::vector<int> limbs;
+    for (size_t l = 0; l < head.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
+    std::vector<std::vector<Polygon>> parts{columna::outline(head, limbs, view, 0, 32)};
+    for (const FigureFlat& flat : head.flats) parts.push_back(flatOutline(flat, view, head.scale));
+    found->second = united(parts, head.scale, true);
+  }
+  return found->second;
+}
+
+const std::vector<Polygon>& FaceView::silhouette(View view) const {
+  (void)outline(view); // those of another figure are let go
+  auto [found, fresh] = silhouettes_.try_emplace(view);
+  if (fresh) found->second = columna::silhouette(session_.plan().figure, view);
+  return found->second;
+}
+
+const FaceView::Picture* FaceView::picture(View view, double scale) {
+  Shown& shown = shown_[view];
+  shown.wanted = scale;
+  const bool fresh = shown.figure.same(session_.plan().figure) && std::abs(shown.scale / scale - 1) < kNear;
+  if (!fresh) paint();
+  return shown.picture.image.isNull() ? nullptr : &shown.picture;
+}
+
+void FaceView::paint() {
+  const Shared<Figure>& figure = session_.plan().figure;
+  if (painter_.isRunning() || session_.inRun() || !figure->head) return;
+  const auto animal = headOf(session_.project(), session_.catalog());
+  if (!animal) return;
+  for (auto& [view, shown] : shown_) {
+    if (shown.wanted <= 0 || (shown.figure.same(figure) && std::abs(shown.scale / shown.wanted - 1) < kNear))
+      continue;
+    painting_ = view;
+    shown.asked = figure;
+    shown.scale = shown.wanted;
+    const QRectF mm = seen(view);
+    WoolPaint paint(session_, false);
+    paint.chooseNone();
+    FineAsk ask{.figure = headAlone(figure),
+                .solid = solidOf_.same(figure) ? solid_ : nullptr,
+                .paint = std::move(paint)};
+    HeadPattern own = asWished(*animal, session_.project().face);
+    if (session_.project().face.eye) // the eyes that are taken, as they will look
+      for (HeadEye& e : own.eyes)
+        e.diameter = *session_.project().face.eye / figure->head->length / figure->head->dials.eyes;
+    ask.face.head = figure->head;
+    ask.face.paint = std::make_shared<const HeadPaint>(own, figure->head->dials, figure->head->length);
+    ask.face.hair = hairStrokes(ask.face.paint->head(), ask.face.paint->field(),
+                                figure->head->axes.transpose() * -Vec3::UnitZ());
+    ask.face.limb = figure->bones[static_cast<size_t>(figure->head->bone)].limb;
+    ask.face.ground = ask.paint.ground(ask.face.limb) & 0xffffffU;
+    ask.felt = true;
+    ask.wish.cell = std::max(0.25, figure->head->length / kCells);
+    ask.wish.flats = Flats::Apart;
+    ask.wish.stop = &stop_;
+    ask.stop = &stop_;
+    ask.camera = cameraOf(view, mm, shown.wanted);
+    ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * shown.wanted))),
+                     std::max(8, static_cast<int>(std::ceil(mm.height() * shown.wanted))));
+    shown.picture.mm = mm;
+    painter_.setFuture(beside([ask = std::move(ask)] { return finePicture(ask); }));
+    return;
+  }
+}
+
+void FaceView::painted() {
+  const auto picture = answerOf(painter_);
+  if (stop_ || !painting_) return;
+  Shown& shown = shown_[*painting_];
+  shown.picture.image = picture->image;
+  shown.figure = shown.asked;
+  solid_ = picture->solid;
+  solidOf_ = shown.asked;
+  painting_.reset();
+  paint(); // another view may wait
+  emit changed();
+}
+
+} // namespace columna

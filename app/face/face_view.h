@@ -1,0 +1,112 @@
+// What Face shows: which part of the head is chosen, and the sums and pictures of it, made beside the window.
+// Not part of the project.
+#pragma once
+
+#include "judge/face_sums.h"
+#include "session/session.h"
+#include "turn/fine_picture.h"
+
+#include <QFutureWatcher>
+
+#include <map>
+
+namespace columna {
+
+/// A part of the head that can be chosen.
+struct FacePick {
+  enum class Kind { None, Pad, Eye, Flat, Pin };
+  Kind kind = Kind::None;
+  std::string id;
+  [[nodiscard]] bool operator==(const FacePick&) const = default;
+};
+
+class FaceView : public QObject {
+  Q_OBJECT
+public:
+  static constexpr int kTabs = 5;
+
+  explicit FaceView(Session& session);
+  ~FaceView() override;
+  FaceView(const FaceView&) = delete;
+  FaceView& operator=(const FaceView&) = delete;
+
+  /// The rack's tab: pads, eyes, ears, feet, pins.
+  [[nodiscard]] int tab() const { return tab_; }
+  void setTab(int tab);
+  [[nodiscard]] const FacePick& pick() const { return pick_; }
+  void choose(FacePick pick);
+  /// The next or the one before: pads in the order of work, eyes, ears. False past the end.
+  bool walk(bool next);
+  void nextPin();
+  [[nodiscard]] bool lines() const { return lines_; }
+  void setLines(bool on);
+  /// The body is shown behind the head.
+  [[nodiscard]] bool body() const { return body_; }
+  void setBody(bool on);
+
+  /// The stage is on: sums are made as the plan changes.
+  void setOn(bool on);
+  /// The last that were made; null before the first, and for an animal without a head.
+  [[nodiscard]] const FaceSums* sums() const { return sums_.get(); }
+  [[nodiscard]] std::shared_ptr<const FaceSums> sharedSums() const { return sums_; }
+  [[nodiscard]] bool behind() const;
+  [[nodiscard]] bool painting() const { return painter_.isRunning() || painting_.has_value(); }
+  [[nodiscard]] const std::vector<Finding>& findings() const;
+
+  /// The head as it is seen, mm of the view's plane with y upwards; empty for an animal without one.
+  [[nodiscard]] QRectF seen(View view) const;
+  /// Its outline in that view, mm; with ears, horns and bill.
+  [[nodiscard]] const std::vector<Polygon>& outline(View view) const;
+  /// The whole figure's, to hold the head against.
+  [[nodiscard]] const std::vector<Polygon>& silhouette(View view) const;
+  /// A picture of it at so many pixels a mm, and what it shows, mm; it may be of a moment before, and null
+  /// until the first is made. Another is asked for where it is old.
+  struct Picture {
+    QImage image;
+    QRectF mm;
+  };
+  [[nodiscard]] const Picture* picture(View view, double scale);
+
+signals:
+  void changed();
+
+private:
+  void ask();
+  void made();
+  void paint();
+  void painted();
+  void forget();
+  [[nodiscard]] bool current() const;
+  Session& session_;
+  int tab_ = 0;
+  bool on_ = false, lines_ = true, body_ = false;
+  FacePick pick_;
+
+  struct Key {
+    Shared<Figure> figure;
+    FaceWish wish;
+    double density = 0;
+    std::string pattern;
+  };
+  [[nodiscard]] Key key() const;
+  [[nodiscard]] static bool alike(const Key& a, const Key& b);
+  std::shared_ptr<const FaceSums> sums_;
+  Key of_, asked_;
+  QFutureWatcher<std::shared_ptr<const FaceSums>> summing_;
+
+  struct Shown {
+    Picture picture;
+    double scale = 0, wanted = 0;
+    Shared<Figure> figure, asked; ///< of the picture, and of the one that is made
+  };
+  std::map<View, Shown> shown_;
+  std::optional<View> painting_;
+  Shared<Figure> solidOf_;
+  std::shared_ptr<const SolidMesh> solid_;
+  QFutureWatcher<std::shared_ptr<FinePicture>> painter_;
+  std::atomic<bool> stop_{false};
+  mutable Shared<Figure> outlineOf_;
+  mutable std::map<View, std::vector<Polygon>> outlines_, silhouettes_;
+};
+
+} // namespace columna
