@@ -1,6 +1,7 @@
 #include "sheet/true_size_sheet.h"
 
 #include "measure/gauge.h"
+#include "sheet/face_pages.h"
 #include "sheet/marks.h"
 #include "sheet/pose_page.h"
 #include "sheet/view_drawing.h"
@@ -35,6 +36,13 @@ public:
     if (parts_.wool) portions(told, plan_);
     if (parts_.poses) poses(told, project_, plan_, catalog_);
     append(told.take());
+    if (parts_.face) {
+      Filler face(paper_, true, manner_);
+      facePages(face, project_, plan_, catalog_);
+      std::vector<Page> drawn = face.take();
+      for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
+      append(std::move(drawn));
+    }
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
       page.marks.push_back(text({page.width - kMargin, page.height - 6},
@@ -325,7 +333,8 @@ const std::vector<SheetPart>& sheetParts() {
       {"bends", named("tables of bends"), &SheetParts::bends},
       {"assembly", named("putting it together"), &SheetParts::assembly},
       {"wool", named("portions of wool, and how to wind"), &SheetParts::wool},
-      {"poses", named("poses"), &SheetParts::poses}};
+      {"poses", named("poses"), &SheetParts::poses},
+      {"face", named("the face: head map, pins, ears, soles, pads"), &SheetParts::face}};
   return parts;
 }
 

@@ -23,9 +23,10 @@ struct SheetParts {
   bool wool = true;     ///< portions, and how to wind
   bool shapes = true;   ///< tapes and pads at true size
   bool poses = true;
+  bool face = true; ///< head map, pins, ears, soles and pads of the face
 
   [[nodiscard]] bool none() const {
-    return !(lists || strips || views || bends || assembly || wool || shapes || poses);
+    return !(lists || strips || views || bends || assembly || wool || shapes || poses || face);
   }
 };
 

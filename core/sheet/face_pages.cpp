@@ -1,0 +1,237 @@
+#include "sheet/face_pages.h"
+
+#include "anatomy/outline.h"
+#include "face/flat_pattern.h"
+
+#include <algorithm>
+
+namespace columna {
+namespace {
+
+constexpr double kHead = 8;  ///< mm over a drawing for its words
+constexpr double kRow = 6.4; ///< mm a line of a table
+const Rgb kWool{240, 233, 220};
+
+std::string letterOf(size_t index) { return std::string(1, static_cast<char>('A' + index % 26)); }
+
+struct Extent {
+  Vec2 low{1e9, 1e9}, high{-1e9, -1e9};
+  void take(const Vec2& p) {
+    low = low.cwiseMin(p);
+    high = high.cwiseMax(p);
+  }
+};
+
+class FacePages {
+public:
+  FacePages(Filler& pages, const Plan& plan, const FaceSums& sums, const FaceRules& rules)
+      : pages_(pages), plan_(plan), sums_(sums), rules_(rules) {}
+
+  void run() {
+    map();
+    pins();
+    ears();
+    soles();
+    pads();
+  }
+
+private:
+  void say_(const Said& said, const Point& at, double size = 3.2, bool bold = false,
+            TextAlign align = TextAlign::Left) {
+    pages_.marks().push_back(text(at, pages_.words(said), size, bold, align));
+  }
+
+  void shape(const std::vector<Vec2>& outline, const Point& origin, double flip, double width, bool fill,
+             std::vector<double> dash = {}) {
+    Mark m;
+    for (const Vec2& p : outline) m.points.emplace_back(origin.x() + flip * p.x(), origin.y() - p.y());
+    m.closed = true;
+    m.width = width;
+    m.filled = fill;
+    m.fill = kWool;
+    m.stroke = kInk;
+    m.dash = std::move(dash);
+    pages_.marks().push_back(std::move(m));
+  }
+
+  /// The head from three sides at true size, each pin with its letter, and the halving lines.
+  void map() {
+    pages_.section(say("Head map at true size"));
+    const Figure head = headAlone(plan_.figure);
+    std::vector<int> limbs;
+    for (size_t l = 0; l < head.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
+    for (const View view : {View::Front, View::Side, View::Above}) {
+      std::vector<Polygon> outlines = outline(head, limbs, view, 0, 48);
+      for (const FigureFlat& flat : head.flats)
+        for (Polygon& p : flatOutline(flat, view, head.scale)) outlines.push_back(std::move(p));
+      Extent box;
+      for (const Polygon& polygon : outlines)
+        for (const Vec2& p : polygon) box.take(p);
+      const double wide = box.high.x() - box.low.x();
+      const double high = box.high.y() - box.low.y();
+      if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
+        pages_.room(6);
+        say_(say("From {} the head is larger than the paper: print the views of the figure, which are tiled.",
+                 Name(viewName(view))),
+             {kMargin, pages_.y()});
+        pages_.y() += 6;
+        continue;
+      }
+      const Point at = pages_.place(wide, high + kHead);
+      say_(Name(viewName(view)), at + Point(0, 3), 3.2, true);
+      const Point origin(at.x() - box.low.x(), at.y() + kHead + box.high.y());
+      for (const Polygon& polygon : outlines) shape(polygon, origin, 1, 0.25, true);
+      for (size_t i = 0; i < sums_.report.pins.size(); ++i)
+        for (const double side : {1.0, -1.0}) {
+          Vec3 local = sums_.report.pins[i].at;
+          if (side < 0 && (local.y() < 0.05 || view == View::Side)) continue;
+          // From the figure's right its right side is seen.
+          local.y() *= view == View::Side ? -1 : side;
+          const Vec2 p = project(plan_.figure->head->toFigure(local), view);
+          const Point on(origin.x() + p.x(), origin.y() - p.y());
+          pages_.marks().push_back(line(on - Point(1, 0), on + Point(1, 0), 0.25));
+          pages_.marks().push_back(line(on - Point(0, 1), on + Point(0, 1), 0.25));
+          if (side > 0) pages_.marks().push_back(text(on + Point(1.2, -0.8), letterOf(i), 2.6, true));
+        }
+    }
+  }
+
+  static std::string_view viewName(View view) {
+    return view == View::Front   ? named("the front")
+           : view == View::Above ? named("above")
+                                 : named("the right");
+  }
+
+  void pins() {
+    pages_.section(say("Pins: by the tape from A, the nose tip"));
+    const std::vector<double> columns{0, 8, 62, 88, 114, 140, 164};
+    const auto row = [&](const std::vector<Said>& cells, bool bold) {
+      pages_.room(kRow);
+      const double y = pages_.y();
+      for (size_t c = 0; c < cells.size(); ++c)
+        if (!cells[c].empty())
+          say_(cells[c], {kMargin + columns[c] + (c > 1 ? 20 : 0), y}, 3.2, bold,
+               c > 1 ? TextAlign::Right : TextAlign::Left);
+      pages_.y() += kRow;
+    };
+    row({Said(), say("pin"), say("tape"), say("callipers"), say("from middle"), say("left"), say("right")},
+        true);
+    for (size_t i = 0; i < sums_.report.pins.size(); ++i) {
+      const FacePin& pin = sums_.report.pins[i];
+      row({AsIs(letterOf(i)), Name(pinName(pin.id)), pin.tape ? Said(Length(*pin.tape, 1)) : say("none"),
+           Length(pin.straight, 1), pin.aside > 0.05 ? Said(Length(pin.aside, 1)) : say("middle")},
+          false);
+      if (i == 0) continue;
+      // Room to write in what was measured.
+      for (const double x : {columns[5], columns[6]}) {
+        const double y = pages_.y() - kRow + 1;
+        pages_.marks().push_back(line({kMargin + x + 4, y}, {kMargin + x + 20, y}, 0.2, kRule));
+      }
+    }
+  }
+
+  void ears() {
+    if (sums_.report.flats.empty()) return;
+    pages_.section(say("Ears and flat parts at true size: finished, cut, and dashed what loose wool covers"));
+    for (const FaceFlat& flat : sums_.report.flats) {
+      const FlatPattern pattern = flatPattern(*flat.flat, sums_.report.length, sums_.density, true, rules_);
+      Extent box;
+      for (const Vec2& p : pattern.lay) box.take(p);
+      for (const double flip : {1.0, -1.0}) {
+        if (flip < 0 && !flat.flat->twin) continue;
+        const double wide = box.high.x() - box.low.x();
+        const double high = box.high.y() - box.low.y();
+        if (wide > pages_.clear() || high + kHead > pages_.tallest()) continue;
+        const Point at = pages_.place(wide, high + kHead + 6);
+        say_(say("{} {}", Name(pinName(flat.flat->id)), flip > 0 ? say("left") : say("right")),
+             at + Point(0, 3), 3, true);
+        const Point origin(at.x() - (flip > 0 ? box.low.x() : -box.high.x()), at.y() + kHead + box.high.y());
+        shape(pattern.finished, origin, flip, 0.35, true);
+        shape(pattern.cut, origin, flip, 0.2, false);
+        shape(pattern.lay, origin, flip, 0.2, false, {2, 1.5});
+        say_(say("{} thick, {}", Length(pattern.thickness, 1), Mass(pattern.grams)),
+             at + Point(0, kHead + high + 3), 2.8);
+      }
+    }
+  }
+
+  void soles() {
+    if (sums_.soles.empty()) return;
+    pages_.section(say("Soles at true size"));
+    for (const Sole& sole : sums_.soles)
+      for (const double side : {1.0, -1.0}) {
+        Extent box;
+        const auto all = [&](auto&& each) {
+          each(sole.outline);
+          for (const auto& toe : sole.toes) each(toe);
+          for (const auto& web : sole.webs) each(web);
+          for (const SolePad& pad : sole.pads) each(pad.outline);
+          for (const SoleClaw& claw : sole.claws) each(claw.outline);
+        };
+        // Heel down, toes up; v is to the outer side.
+        const auto turned = [](const std::vector<Vec2>& outline) {
+          std::vector<Vec2> out;
+          for (const Vec2& p : outline) out.emplace_back(p.y(), p.x());
+          return out;
+        };
+        all([&](const std::vector<Vec2>& outline) {
+          for (const Vec2& p : turned(outline)) box.take(Vec2(-side * p.x(), p.y()));
+        });
+        if (box.high.x() < box.low.x()) continue;
+        const double wide = box.high.x() - box.low.x();
+        const double high = box.high.y() - box.low.y();
+        if (wide > pages_.clear() || high + kHead > pages_.tallest()) continue;
+        const Point at = pages_.place(std::max(wide, 24.0), high + kHead);
+        say_(say("{} {}", Name(sole.which), side > 0 ? say("left") : say("right")), at + Point(0, 3), 3,
+             true);
+        const Point origin(at.x() - box.low.x(), at.y() + kHead + box.high.y());
+        bool first = !sole.outline.empty();
+        all([&](const std::vector<Vec2>& outline) {
+          if (!outline.empty()) shape(turned(outline), origin, -side, 0.25, first);
+          first = false;
+        });
+      }
+  }
+
+  void pads() {
+    pages_.section(say("Pads of the face in the order of work"));
+    for (size_t i = 0; i < sums_.report.pads.size(); ++i) {
+      const FacePad& pad = sums_.report.pads[i];
+      pages_.room(kRow);
+      const double y = pages_.y();
+      Mark tick;
+      tick.points = {{kMargin, y - 3}, {kMargin + 3.4, y - 3}, {kMargin + 3.4, y + 0.4}, {kMargin, y + 0.4}};
+      tick.closed = true;
+      tick.stroke = kInk;
+      pages_.marks().push_back(tick);
+      say_(say("{} {}", i + 1, Name(pinName(pad.feature->id))), {kMargin + 7, y}, 3.4, true);
+      const Said what = pad.feature->mode == FeatureMode::Press ? say("press it in")
+                        : pad.tooSmall                          ? say("lay it as a wisp")
+                                                                : Said(Mass(pad.grams));
+      say_(what, {kMargin + 84, y}, 3.4, false, TextAlign::Right);
+      say_(pad.feature->twin ? say("{} by {}, left and right", Length(pad.length, 1), Length(pad.width, 1))
+                             : say("{} by {}", Length(pad.length, 1), Length(pad.width, 1)),
+           {kMargin + 90, y}, 3.2);
+      pages_.y() += kRow;
+    }
+    pages_.room(10);
+    say_(say("Set glass eyes last, or shield them; holes with an awl, away from the hand that holds the "
+             "head."),
+         {kMargin, pages_.y() + 2}, 3);
+    pages_.y() += 6;
+  }
+
+  Filler& pages_;
+  const Plan& plan_;
+  const FaceSums& sums_;
+  const FaceRules& rules_;
+};
+
+} // namespace
+
+void facePages(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog) {
+  const auto sums = faceSums(project, catalog, plan);
+  if (sums) FacePages(pages, plan, *sums, catalog.face).run();
+}
+
+} // namespace columna
