@@ -1,10 +1,8 @@
 // Heads and faces.
 #include "commands.h"
-#include "face/foot.h"
-#include "head/dialled.h"
 #include "head/head_check.h"
 #include "head/head_reader.h"
-#include "judge/face_findings.h"
+#include "judge/face_sums.h"
 #include "measure/disk.h"
 #include "measure/json_text.h"
 #include "open.h"
@@ -12,7 +10,6 @@
 #include "report/face_json.h"
 #include "sheet/flat_drawing.h"
 #include "sheet/sole_drawing.h"
-#include "wool/felt.h"
 
 #include <fmt/format.h>
 
@@ -58,11 +55,9 @@ void printFace(const FaceReport& face, UnitSystem units) {
   }
 }
 
-/// The head of a project's figure as it is worn.
+/// The face of a project's figure.
 struct Worn {
-  HeadPattern head; ///< its dials worked in
-  double length = 0, density = 0;
-  double footScale = 0; ///< mm a head module of its feet
+  std::shared_ptr<const FaceSums> sums;
   bool firm = false;
   FaceRules rules;
   UnitSystem units{};
@@ -72,21 +67,14 @@ Result<Worn> headOf(const std::string& file) {
   const auto opened = openAndPlan(file);
   if (!opened) return opened.problem();
   const Project& project = opened->file.project;
-  auto found = headFor(project.pattern, dataFolder(), ownHeadsFolder());
-  if (!found) return found.problem();
-  auto rules = faceRules(dataFolder());
-  if (!rules) return rules.problem();
-  const Character& dials = project.shape.character;
-  const Plan& plan = opened->plan;
-  Worn out{dialled(std::move(found).value(), dials), 0, 0, 0, false, std::move(rules).value(), project.units};
-  out.length = out.head.seat.length * plan.figure->scale * dials.head;
-  out.footScale = footScale(out.head, plan.pattern, plan.figure->scale);
-  for (size_t l = 0; l < plan.figure->limbs.size(); ++l)
-    if (plan.figure->limbs[l].kind == LimbKind::Head) {
-      out.density = plan.wool->limbs[l].density;
-      out.firm = plan.wool->limbs[l].firmness == Firmness::Firm;
-    }
-  if (!(out.density > 0)) return Problem{say("this figure has no head"), file, {}};
+  Worn out{faceSums(project, opened->shelf, opened->plan), false, opened->shelf.face, project.units};
+  if (!out.sums) {
+    const auto none = headFor(project.pattern, dataFolder(), ownHeadsFolder());
+    return none ? Problem{say("this figure has no head"), file, {}} : none.problem();
+  }
+  const Figure& figure = opened->plan.figure;
+  const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
+  out.firm = opened->plan.wool->limbs[static_cast<size_t>(limb)].firmness == Firmness::Firm;
   return out;
 }
 
@@ -153,10 +141,10 @@ int heads(bool json) {
 int face(const std::string& file, bool json) {
   const auto worn = headOf(file);
   if (!worn) return complain(worn.problem().sentence());
-  const FaceReport report = faceReport(worn->head, worn->length, worn->density, worn->rules);
-  const std::vector<Finding> found = faceFindings(report, worn->rules);
+  const FaceReport& report = worn->sums->report;
+  const std::vector<Finding>& found = worn->sums->findings;
   if (json)
-    std::cout << writeJson(faceJson(worn->head, report, found)) << '\n';
+    std::cout << writeJson(faceJson(worn->sums->head, report, found)) << '\n';
   else
     printFace(report, worn->units);
   if (!json)
@@ -169,17 +157,18 @@ int face(const std::string& file, bool json) {
 int flat(const std::string& file, const std::string& part, const std::string& output) {
   const auto worn = headOf(file);
   if (!worn) return complain(worn.problem().sentence());
-  const auto& flats = worn->head.flats;
+  const auto& flats = worn->sums->head.flats;
   const auto found =
       std::find_if(flats.begin(), flats.end(), [&](const HeadFlat& each) { return each.id == part; });
   if (found == flats.end()) {
     std::string known;
     for (const HeadFlat& each : flats) known += (known.empty() ? "" : ", ") + each.id;
     return complain(known.empty()
-                        ? fmt::format("{} has no flat parts", worn->head.name)
+                        ? fmt::format("{} has no flat parts", worn->sums->head.name)
                         : fmt::format("there is no \"{}\" on this head; use one of {}", part, known));
   }
-  const FlatPattern pattern = flatPattern(*found, worn->length, worn->density, worn->firm, worn->rules);
+  const FlatPattern pattern =
+      flatPattern(*found, worn->sums->report.length, worn->sums->density, worn->firm, worn->rules);
   if (const int code = writeDrawing(flatDrawing(*found, pattern), output); code != kGood) return code;
   std::cout << fmt::format(
       "lay {:.0f} g/m2 of loose wool, {:.2f} g each, {} larger; leave {} loose at the base\n",
@@ -191,8 +180,8 @@ int flat(const std::string& file, const std::string& part, const std::string& ou
 int soles(const std::string& file, const std::string& output) {
   const auto worn = headOf(file);
   if (!worn) return complain(worn.problem().sentence());
-  const auto feet = solesOf(worn->head, worn->footScale, feltDensity(Firmness::Firm), worn->rules);
-  if (feet.empty()) return complain(fmt::format("{} has no feet", worn->head.name));
+  const std::vector<Sole>& feet = worn->sums->soles;
+  if (feet.empty()) return complain(fmt::format("{} has no feet", worn->sums->head.name));
   if (const int code = writeDrawing(soleDrawing(feet), output); code != kGood) return code;
   for (const Sole& sole : feet) {
     std::cout << fmt::format("{} foot {} long, {} wide{}\n", sole.which, given(sole.length, worn->units),

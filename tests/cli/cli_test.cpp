@@ -157,7 +157,9 @@ TEST(Cli, TellsWhatAHeadAsksOfTheMaker) {
                                    std::string("schema shoe")}) {
     const Ran ran = run(scratch, words);
     EXPECT_EQ(ran.code, 2) << words;
-    EXPECT_EQ(std::count(ran.err.begin(), ran.err.end(), '\n'), 1) << ran.err;
+    // What is wrong with the file, and, where a figure is asked about, that it has no head then.
+    EXPECT_LE(std::count(ran.err.begin(), ran.err.end(), '\n'), 2) << ran.err;
+    EXPECT_FALSE(ran.err.empty());
   }
   own = nlohmann::json::parse(text);
   own["eyes"][0]["sunk"] = 0.9;
