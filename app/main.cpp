@@ -1,4 +1,5 @@
 #include "all_stages.h"
+#include "heads_sheet.h"
 #include "kit/english_plurals.h"
 #include "kit/pseudo_translator.h"
 #include "kit/say.h"
@@ -57,8 +58,8 @@ std::optional<SheetParts> partsOf(const QString& words) {
 bool hasScreen(int argc, char** argv) {
   bool screenless = false;
   for (int i = 1; i < argc; ++i)
-    screenless =
-        screenless || QByteArray(argv[i]).startsWith("--shot") || QByteArray(argv[i]).startsWith("--print");
+    for (const char* without : {"--shot", "--print", "--heads"})
+      screenless = screenless || QByteArray(argv[i]).startsWith(without);
   if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
   return screenless || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || qEnvironmentVariableIsSet("DISPLAY") ||
          qEnvironmentVariableIsSet("WAYLAND_DISPLAY");
@@ -77,6 +78,9 @@ void addOptions(QCommandLineParser& parser) {
       {QStringLiteral("sheet"),
        QStringLiteral("the parts of it, with commas between: %1").arg(partKeys().join(QStringLiteral(", "))),
        QStringLiteral("parts")},
+      {QStringLiteral("heads"),
+       QStringLiteral("all heads on one picture, or those of the animals named after it"),
+       QStringLiteral("out.png")},
       {QStringLiteral("theme"), QStringLiteral("light or evening"), QStringLiteral("theme")},
       {QStringLiteral("language"),
        QStringLiteral("pseudo: longer and accented, to see what is not translated"),
@@ -176,9 +180,15 @@ int main(int argc, char** argv) {
   auto catalog = loadCatalog(dataFolder(), ownPatternsFolder());
   if (!catalog) return complain(QString::fromStdString(catalog.problem().sentence()));
   for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
-  const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print"));
+  const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print")) ||
+                        parser.isSet(QStringLiteral("heads"));
   if (const auto problem = dress(app, parser, pictures)) return complain(*problem);
 
+  if (parser.isSet(QStringLiteral("heads"))) {
+    const auto problem =
+        headsSheet(*catalog, parser.positionalArguments(), parser.value(QStringLiteral("heads")));
+    return problem ? complain(*problem) : 0;
+  }
   Session session(std::move(catalog).value());
   QStringList words = parser.positionalArguments();
   const bool hasFile = !words.isEmpty() && !words.front().endsWith(QStringLiteral(".png"));

@@ -23,7 +23,7 @@ constexpr size_t kLower = 4;
 
 /// The age whose numbers these are, or nothing when they were changed one by one.
 std::optional<double> ageOf(const Character& c) {
-  for (int i = 0; i <= 40; ++i) {
+  for (int i = -20; i <= 40; ++i) {
     Character at = characterAt(i / 20.0);
     at.girth = c.girth;
     bool same = true;
@@ -54,9 +54,11 @@ CharacterPanel::CharacterPanel(Session& session, StudyView& study, QWidget* pare
     s->setMinimumWidth(frame(170));
     return s;
   };
-  age_ = slider(tr("Age, from true to life to toy"), 0, 40);
+  age_ = slider(tr("Age, from old over true to life to toy"), -20, 40);
   girth_ = slider(tr("Lean to stout"), 70, 140);
   auto* marks = new QHBoxLayout;
+  marks->addWidget(label(tr("old"), true));
+  marks->addStretch();
   marks->addWidget(label(tr("true to life"), true));
   marks->addStretch();
   marks->addWidget(label(tr("young"), true));
