@@ -57,7 +57,7 @@ void FaceLayer::paintUnder(QPainter& p, const Viewport& v, bool /*large*/) {
   p.drawPath(pathOf(view_.silhouette(v.view), v));
 }
 
-void FaceLayer::paintOn(QPainter& p, const Viewport& v, bool large) {
+void FaceLayer::paintOn(QPainter& p, const Viewport& v, bool /*large*/) {
   const Figure& figure = session_.plan().figure;
   if (!figure.head) return;
   const Theme& t = theme();
@@ -84,7 +84,6 @@ void FaceLayer::paintOn(QPainter& p, const Viewport& v, bool large) {
   }
   if (view_.lines() && v.view != View::Above) paintLines(p, v);
   p.restore();
-  (void)large;
 }
 
 void FaceLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
@@ -209,7 +208,6 @@ void FaceLayer::paintPins(QPainter& p, const Viewport& v, bool large) const {
   const Theme& t = theme();
   const auto& pins = sums.report.pins;
   if (pins.empty()) return;
-  const WornHead& head = *session_.plan().figure->head;
   for (size_t i = 0; i < pins.size(); ++i) {
     const FacePin& pin = pins[i];
     const bool chosen = view_.pick() == FacePick{FacePick::Kind::Pin, pin.id};
@@ -255,7 +253,6 @@ void FaceLayer::paintPins(QPainter& p, const Viewport& v, bool large) const {
       p.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, text);
     }
   }
-  (void)head;
 }
 
 void FaceLayer::paintMeasured(QPainter& p, const Viewport& v) const {

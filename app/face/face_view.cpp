@@ -12,7 +12,7 @@ namespace columna {
 namespace {
 
 constexpr double kMargin = 0.06; ///< of the head, round it
-constexpr double kCells = 90;    ///< along the head
+constexpr double kCells = 60;    ///< along the head
 constexpr double kNear = 0.02;   ///< of its scale a picture may be off
 
 /// Looking at one of the flat views.

@@ -1,5 +1,6 @@
 #include "study/gallery.h"
 
+#include "head/head_paint.h"
 #include "kit/say.h"
 #include "kit/settings.h"
 #include "mat/shape.h"
@@ -80,6 +81,16 @@ void PatternTile::makeShape() {
   shape_ = toPath(silhouette(f, view), 1);
   if (view == View::Above) shape_ = QTransform(0, 1, -1, 0, 0, 0).map(shape_);
   high_ = inModules(pattern_).overallHeight;
+  if (const HeadPattern* head = session_.catalog().head(pattern_.id)) {
+    coat_ = QColor(QRgb(0xff000000U | paletteColour(*head, head->base)));
+    for (const Vec3& eye : f.eyes) {
+      if (view == View::Side && eye.y() > 0) continue; // behind the head
+      Vec2 at = project(eye, view);
+      if (view == View::Above) at = Vec2(-at.y(), at.x());
+      const double r = std::max(f.eyeDiameter / 2, 0.012);
+      eyes_.addEllipse(QPointF(at.x(), at.y()), r, r);
+    }
+  }
 }
 
 void PatternTile::paintEvent(QPaintEvent* /*event*/) {
@@ -113,9 +124,14 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
     p.drawPath(QTransform(m, 0, 0, -m, left - b.left() * m, room.bottom() + b.top() * m).map(shape_));
   } else {
     const double s = std::min(room.width() / b.width(), room.height() / b.height());
-    p.setBrush(t.solid);
-    p.drawPath(QTransform(s, 0, 0, -s, room.center().x() - b.center().x() * s, room.bottom() + b.top() * s)
-                   .map(shape_));
+    const QTransform to(s, 0, 0, -s, room.center().x() - b.center().x() * s, room.bottom() + b.top() * s);
+    // In its own colour; pale ones keep an edge.
+    if (coat_.isValid()) p.setPen(QPen(t.ink, 1));
+    p.setBrush(coat_.isValid() ? coat_ : t.solid);
+    p.drawPath(to.map(shape_));
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.ink);
+    p.drawPath(to.map(eyes_));
   }
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));

@@ -32,6 +32,8 @@ private:
   void makeShape();
   QString id_, life_;
   QPainterPath shape_; ///< in modules, y up; made when first painted
+  QPainterPath eyes_;  ///< the same way
+  QColor coat_;        ///< the animal's own; invalid without a head
   double high_ = 1;    ///< overall height in modules
   double made_ = 0;    ///< mm, 0: the session's
   const Pattern& pattern_;

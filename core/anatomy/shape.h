@@ -18,9 +18,9 @@ struct Character {
   [[nodiscard]] bool operator==(const Character&) const = default;
 };
 
-/// The dial "true to life, young, toy": 0, 1, 2 and anything between. Only the girth is left at 1. Values
-/// follow bench practice [E]: a young head is a quarter larger and a toy's more than half, eyes sit lower and
-/// larger.
+/// The dial "old, true to life, young, toy": -1, 0, 1, 2 and anything between. Only the girth is left at 1.
+/// Values follow bench practice [E]: a young head is a quarter larger and a toy's more than half, eyes sit
+/// lower and larger; an old one's are smaller and higher, and its muzzle is longer.
 [[nodiscard]] Character characterAt(double age);
 
 /// A change of the section at the beginning, middle or end of a bone.

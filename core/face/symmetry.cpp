@@ -2,6 +2,9 @@
 
 #include "face/tape.h"
 
+#include <Eigen/Geometry>
+#include <Eigen/LU>
+
 #include <algorithm>
 #include <cmath>
 
@@ -9,46 +12,11 @@ namespace columna {
 namespace {
 
 constexpr int kSteps = 14;
-constexpr double kClose = 0.01;     ///< mm the tape may be off
-constexpr double kSearch = 0.03;    ///< of the head: a step of the search along the cut
-constexpr int kSides = 8;           ///< steps to either side
-constexpr double kNearEnough = 0.5; ///< mm: felt gives so much; beyond that it is told
-
-/// The surface cut by a plane beside the mid plane.
-class Cut {
-public:
-  Cut(const HeadField& field, double aside) : field_(field), aside_(aside) {}
-
-  /// On to the surface within the plane.
-  [[nodiscard]] std::optional<Vec3> onto(Vec3 p) const {
-    p.y() = aside_;
-    for (int pass = 0; pass < 40; ++pass) {
-      const double d = field_.distance(p);
-      if (std::abs(d) < 1e-4) return p;
-      const Vec3 n = field_.normal(p);
-      const double flat = n.x() * n.x() + n.z() * n.z();
-      if (flat < 1e-4) return std::nullopt;
-      const double most = 0.2 * field_.length();
-      const double by = std::clamp(d / flat, -most, most);
-      p.x() -= 0.8 * by * n.x();
-      p.z() -= 0.8 * by * n.z();
-    }
-    return std::nullopt;
-  }
-  /// The way along the cut, forward.
-  [[nodiscard]] Vec3 along(const Vec3& p) const {
-    const Vec3 n = field_.normal(p);
-    Vec3 way(n.z(), 0, -n.x());
-    const double size = way.norm();
-    if (size < 1e-6) return Vec3::UnitX();
-    way /= size;
-    return way.x() < 0 ? Vec3(-way) : way;
-  }
-
-private:
-  const HeadField& field_;
-  double aside_;
-};
+constexpr double kClose = 0.02;     ///< mm both measures may be off
+constexpr double kNearEnough = 0.6; ///< mm: felt and hand give so much; beyond that it is told
+constexpr double kProbe = 0.4;      ///< mm, for how the measures change
+constexpr double kDamp = 0.05;      ///< keeps a step short where a measure hardly changes
+constexpr double kLongest = 0.06;   ///< of the head: a step
 
 } // namespace
 
@@ -56,68 +24,48 @@ Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& p
                          double aside) {
   const TapedSurface surface{[&](const Vec3& p) { return field.distance(p); },
                              [&](const Vec3& p) { return field.normal(p); }};
-  const Cut cut(field, aside);
-  const auto start = cut.onto(planned);
+  // How much both measures read too much there. Where the surface looks sideways they say nearly the same of
+  // places along it: the place nearest to the plan that fits both best is taken (Levenberg and Marquardt).
+  const auto off = [&](const Vec3& p) -> std::optional<Vec2> {
+    const auto here = columna::tape(surface, nose, p);
+    if (!here) return std::nullopt;
+    return Vec2(*here - tapeMm, p.y() - aside);
+  };
+  Vec3 at = field.onto(planned);
+  std::optional<Vec2> now = off(at);
+  double damp = kDamp;
+  for (int step = 0; now && step < kSteps && now->norm() > kClose; ++step) {
+    const Vec3 n = field.normal(at);
+    const Vec3 e1 = n.unitOrthogonal();
+    const Vec3 e2 = n.cross(e1);
+    const auto along1 = off(field.onto(at + kProbe * e1));
+    const auto along2 = off(field.onto(at + kProbe * e2));
+    if (!along1 || !along2) break;
+    Eigen::Matrix2d slope;
+    slope.col(0) = (*along1 - *now) / kProbe;
+    slope.col(1) = (*along2 - *now) / kProbe;
+    const Eigen::Matrix2d square = slope.transpose() * slope + damp * Eigen::Matrix2d::Identity();
+    Vec2 by = -square.inverse() * (slope.transpose() * *now);
+    if (const double most = kLongest * field.length(); by.norm() > most) by *= most / by.norm();
+    const Vec3 next = field.onto(at + by.x() * e1 + by.y() * e2);
+    const auto then = off(next);
+    if (then && then->norm() < now->norm()) {
+      at = next;
+      now = then;
+      damp = std::max(damp / 4, 1e-4);
+    } else {
+      damp *= 8;
+      if (damp > 100) break;
+    }
+  }
+  if (now && now->norm() < kNearEnough) return at;
   const Said again =
       say("measure it again: by the tape from the nose tip, and half of what is between the two");
-  if (!start)
-    return Problem{say("no place of this head lies {} from its middle there", Length(aside, 1)), "", again};
-  // Places of the cut by how far they lie along it from where the plan has the pin.
-  const Vec3 way = cut.along(*start);
-  struct Read {
-    Vec3 at;
-    double off = 0; ///< mm that the tape reads too much
-  };
-  const auto read = [&](double along) -> std::optional<Read> {
-    const auto at = cut.onto(*start + along * way);
-    if (!at) return std::nullopt;
-    const auto here = columna::tape(surface, nose, *at);
-    if (!here) return std::nullopt;
-    return Read{*at, *here - tapeMm};
-  };
-  std::optional<Read> best = read(0);
-  const double step = kSearch * field.length();
-  const auto take = [&](const std::optional<Read>& one) {
-    if (one && (!best || std::abs(one->off) < std::abs(best->off))) best = one;
-  };
-  // Outwards to both sides until the tape reads too much on one end of a step and too little on the other,
-  // then between them; of two such places the nearer one.
-  std::optional<Read> found;
-  const auto nearer = [&](const Read& one) {
-    return !found || (one.at - *start).norm() < (found->at - *start).norm();
-  };
-  for (int k = 0; k < kSides && !found; ++k)
-    for (const double side : {-1.0, 1.0}) {
-      double low = side * k * step;
-      double high = side * (k + 1) * step;
-      auto a = read(low);
-      auto b = read(high);
-      take(b);
-      if (!a || !b || a->off * b->off > 0) continue;
-      Read one = std::abs(a->off) < std::abs(b->off) ? *a : *b;
-      for (int halving = 0; halving < kSteps && std::abs(one.off) > kClose; ++halving) {
-        // Where a straight line between the two reads right, kept off the ends.
-        const double share = std::clamp(a->off / (a->off - b->off), 0.1, 0.9);
-        const double middle = low + share * (high - low);
-        const auto m = read(middle);
-        if (!m) break;
-        if (std::abs(m->off) < std::abs(one.off)) one = *m;
-        if (a->off * m->off <= 0) {
-          high = middle;
-          b = m;
-        } else {
-          low = middle;
-          a = m;
-        }
-      }
-      if (nearer(one)) found = one;
-    }
-  if (found) best = found;
-  if (best && std::abs(best->off) < kNearEnough) return best->at;
+  if (!now)
+    return Problem{say("no tape goes straight to {} from the middle there", Length(aside, 1)), "", again};
   return Problem{
-      say("no place lies {} from the nose tip and {} from the middle: the tape reads {} where it is "
-          "nearest to that",
-          Length(tapeMm, 1), Length(aside, 1), Length(best ? best->off + tapeMm : 0, 1)),
+      say("no place lies {} from the nose tip and {} from the middle: nearest to that are {} and {}",
+          Length(tapeMm, 1), Length(aside, 1), Length(now->x() + tapeMm, 1), Length(now->y() + aside, 1)),
       "", again};
 }
 

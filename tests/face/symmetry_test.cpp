@@ -35,7 +35,7 @@ TEST(Symmetry, APinComesBackFromItsOwnTwoMeasures) {
       if (!found) continue; // the crown lies where the cut runs level with the tape
       ++asked;
       EXPECT_NEAR(tapeOn(field, nose, *found), *pin.tape, 0.5) << id << ' ' << pin.id;
-      EXPECT_NEAR(std::abs(found->y()), pin.aside, 1e-9) << id << ' ' << pin.id;
+      EXPECT_NEAR(std::abs(found->y()), pin.aside, 0.6) << id << ' ' << pin.id;
     }
     EXPECT_GE(asked, 3) << id;
     const auto eye =
@@ -43,8 +43,7 @@ TEST(Symmetry, APinComesBackFromItsOwnTwoMeasures) {
     ASSERT_NE(eye, report.pins.end());
     const auto back = placeByTape(field, nose, field.onto(eye->at + Vec3(0.8, 0, 0)), *eye->tape, eye->aside);
     ASSERT_TRUE(back) << id;
-    // Two places may read the same on a long face: the one nearer to the plan is taken.
-    if (id != "horse") EXPECT_LT((*back - eye->at).norm(), 0.5) << id; // felt gives so much
+    EXPECT_LT((*back - eye->at).norm(), 0.5) << id; // felt gives so much
   }
 }
 
