@@ -84,7 +84,8 @@ void PinPanel::fill() {
         const bool has = found != session_.project().face.measured.end();
         const bool may = i > 0 && (!right || paired);
         put(right ? kRightTape : kLeftTape, has ? length(found->tape) : QString(), may);
-        put(right ? kRightAside : kLeftAside, has ? length(found->aside) : QString(), may && paired);
+        put(right ? kRightAside : kLeftAside, has && found->aside > 0 ? length(found->aside) : QString(),
+            may && paired);
       }
       if (view_.pick() == FacePick{FacePick::Kind::Pin, pin.id} && table_->currentRow() != row)
         table_->setCurrentCell(row, kName);
@@ -111,11 +112,14 @@ void PinPanel::typed(int row, int column) {
   const auto found = std::find_if(list.begin(), list.end(),
                                   [&](const MeasuredPin& m) { return m.pin == pin.id && m.right == right; });
   std::optional<double> tape = found == list.end() ? std::nullopt : std::optional(found->tape);
-  std::optional<double> aside = found == list.end() ? std::optional(pin.aside) : std::optional(found->aside);
+  std::optional<double> aside = found == list.end() ? std::nullopt : std::optional(found->aside);
   const QString text = table_->item(row, column)->text().trimmed();
   const bool ofTape = column == kLeftTape || column == kRightTape;
   if (text.isEmpty()) {
-    if (ofTape) tape.reset();
+    if (ofTape)
+      tape.reset();
+    else
+      aside = 0; // not measured any more
   } else {
     const auto value = parseLength(text.toStdString(), session_.units());
     if (!value) {

@@ -395,13 +395,6 @@ Station stationAt(const FigureBone& bone, double at) {
   return {at, pchip(t, across, at), pchip(t, deep, at), pchip(t, lift, at)};
 }
 
-double Figure::eyeGrams() const {
-  constexpr double ball = 0.52359877559829887; // pi / 6
-  return head ? static_cast<double>(eyes.size()) * head->eyeDensity * ball * eyeDiameter * eyeDiameter *
-                    eyeDiameter
-              : 0;
-}
-
 std::optional<int> Figure::limb(std::string_view id) const {
   for (size_t i = 0; i < limbs.size(); ++i)
     if (limbs[i].id == id) return static_cast<int>(i);

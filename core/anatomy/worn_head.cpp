@@ -225,6 +225,13 @@ double placeOn(const Figure& figure, int bone, const Vec3& p) {
   return std::clamp((p - b.begin).dot(run) / std::max(run.squaredNorm(), 1e-18), 0.0, 1.0);
 }
 
+double Figure::eyeGrams() const {
+  constexpr double ball = 0.52359877559829887; // pi / 6
+  return head ? static_cast<double>(eyes.size()) * head->eyeDensity * ball * eyeDiameter * eyeDiameter *
+                    eyeDiameter
+              : 0;
+}
+
 void wearHead(Figure& figure, const Pattern& pattern) {
   const PatternHead& own = *pattern.head;
   const int seat = boneIndex(figure, own.bone, false);

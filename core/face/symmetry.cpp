@@ -12,8 +12,9 @@ namespace columna {
 namespace {
 
 constexpr int kSteps = 14;
+constexpr double kMiddle = 0.05;    ///< mm: nearer is on the mid line
 constexpr double kClose = 0.02;     ///< mm both measures may be off
-constexpr double kNearEnough = 0.6; ///< mm: felt and hand give so much; beyond that it is told
+constexpr double kNearEnough = 1.0; ///< mm in both together: felt and hand give half of it each
 constexpr double kProbe = 0.4;      ///< mm, for how the measures change
 constexpr double kDamp = 0.05;      ///< keeps a step short where a measure hardly changes
 constexpr double kLongest = 0.06;   ///< of the head: a step
@@ -21,7 +22,7 @@ constexpr double kLongest = 0.06;   ///< of the head: a step
 } // namespace
 
 Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& planned, double tapeMm,
-                         double aside) {
+                         std::optional<double> aside) {
   const TapedSurface surface{[&](const Vec3& p) { return field.distance(p); },
                              [&](const Vec3& p) { return field.normal(p); }};
   // How much both measures read too much there. Where the surface looks sideways they say nearly the same of
@@ -29,7 +30,7 @@ Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& p
   const auto off = [&](const Vec3& p) -> std::optional<Vec2> {
     const auto here = columna::tape(surface, nose, p);
     if (!here) return std::nullopt;
-    return Vec2(*here - tapeMm, p.y() - aside);
+    return Vec2(*here - tapeMm, aside ? p.y() - *aside : 0);
   };
   Vec3 at = field.onto(planned);
   std::optional<Vec2> now = off(at);
@@ -61,11 +62,14 @@ Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& p
   if (now && now->norm() < kNearEnough) return at;
   const Said again =
       say("measure it again: by the tape from the nose tip, and half of what is between the two");
-  if (!now)
-    return Problem{say("no tape goes straight to {} from the middle there", Length(aside, 1)), "", again};
+  if (!now) return Problem{say("no tape goes straight there"), "", again};
+  if (!aside)
+    return Problem{say("no place near it lies {} from the nose tip: nearest to that is {}", Length(tapeMm, 1),
+                       Length(now->x() + tapeMm, 1)),
+                   "", again};
   return Problem{
       say("no place lies {} from the nose tip and {} from the middle: nearest to that are {} and {}",
-          Length(tapeMm, 1), Length(aside, 1), Length(now->x() + tapeMm, 1), Length(now->y() + aside, 1)),
+          Length(tapeMm, 1), Length(*aside, 1), Length(now->x() + tapeMm, 1), Length(now->y() + *aside, 1)),
       "", again};
 }
 
@@ -95,7 +99,10 @@ FaceMeasured measuredPairs(const std::vector<MeasuredPin>& measured, const HeadF
     const auto pin =
         std::find_if(report.pins.begin(), report.pins.end(), [&](const FacePin& p) { return p.id == m.pin; });
     if (pin == report.pins.end()) continue;
-    auto at = placeByTape(field, nose, pin->at, m.tape, m.aside);
+    // On the mid line there is nothing to measure aside; of a pair it may not have been.
+    const bool middle = pin->aside < kMiddle;
+    auto at = placeByTape(field, nose, pin->at, m.tape,
+                          m.aside > 0 || middle ? std::optional(middle ? 0 : m.aside) : std::nullopt);
     if (!at) {
       Problem problem = at.problem();
       problem.where = Where(Name(pinName(m.pin)));

@@ -6,11 +6,11 @@
 
 namespace columna {
 
-/// The place on a head that lies `tape` mm from the nose tip and `aside` mm (to the left) from the mid plane,
-/// the one nearest to where the plan has it. Errors: nothing of the head lies so far aside; no place does
-/// both, told with how far the tape reaches there.
+/// The place on a head that lies `tape` mm from the nose tip and, where that was measured, `aside` mm (to the
+/// left) from the mid plane: of all that fit, the one nearest to where the plan has it. Error: no place does
+/// both, told with the nearest to it.
 [[nodiscard]] Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& planned,
-                                       double tape, double aside);
+                                       double tape, std::optional<double> aside);
 
 /// How the right one of a pair stands to the mirror image of the left one. mm in the head's axes, what the
 /// right one has more: forward, outwards, up.

@@ -176,8 +176,10 @@ TEST_F(FaceTest, OneKeyMendsWhatItSays) {
   EXPECT_EQ(session.project().face.thick.at("ear"), 0.5);
 }
 
-TEST_F(FaceTest, EveryAnimalsFaceIsShown) {
-  for (const Pattern& pattern : session.catalog().patterns) {
+TEST_F(FaceTest, AnimalsOfEveryBuildAreShown) {
+  // One of each build; the sums of all thirty are asked for in tests/edit.
+  for (const char* id : {"owl", "deer", "beetle", "doll_human", "elephant"}) {
+    const Pattern& pattern = *session.catalog().pattern(id);
     (void)changes::setPattern(session, QString::fromStdString(pattern.id));
     wait();
     ASSERT_TRUE(face().sums()) << pattern.id;
