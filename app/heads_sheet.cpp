@@ -37,7 +37,7 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
     (void)changes::setPattern(session, QString::fromStdString(shown[static_cast<size_t>(i)]->id));
     for (const View from : {View::Front, View::Side}) {
       const QRectF mm = view.seen(from);
-      const double scale = std::min((kWide / 2 - 12) / mm.width(), (kHigh - 12) / mm.height());
+      const double scale = std::min((kWide / 2.0 - 12) / mm.width(), (kHigh - 12) / mm.height());
       const FaceView::Picture* picture = view.picture(from, scale);
       for (int round = 0; round < kPatience && view.painting(); ++round) {
         QThread::msleep(10);
@@ -45,8 +45,8 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
       }
       picture = view.picture(from, scale);
       if (!picture) continue;
-      const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0 : kWide / 2), i / kColumns * kHigh,
-                        kWide / 2.0, kHigh);
+      const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0.0 : kWide / 2.0),
+                        static_cast<double>(i / kColumns) * kHigh, kWide / 2.0, kHigh);
       const QSizeF size(picture->mm.width() * scale, picture->mm.height() * scale);
       p.drawImage(QRectF(cell.center() - QPointF(size.width() / 2, size.height() / 2), size), picture->image);
     }

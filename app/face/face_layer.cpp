@@ -5,6 +5,7 @@
 #include "theme/theme.h"
 
 #include <QKeyEvent>
+#include <QPainterPath>
 
 #include <algorithm>
 #include <cmath>

@@ -46,7 +46,7 @@ std::vector<StageKey> FaceStage::keys() {
     if (view_.pick().kind == FacePick::Kind::Pad)
       (void)session_.apply(name, change(session_.project(), view_.pick().id));
   };
-  const auto sized = [this, pad](double factor) {
+  const auto sized = [pad](double factor) {
     pad(tr("pad's size"),
         [factor](Project p, const std::string& id) { return edit::padSized(std::move(p), id, factor); });
   };
@@ -62,7 +62,7 @@ std::vector<StageKey> FaceStage::keys() {
           {QKeySequence(QStringLiteral("G")), [this] { view_.setLines(!view_.lines()); }},
           {QKeySequence(QStringLiteral("H")), [this] { view_.setBody(!view_.body()); }},
           {QKeySequence(QStringLiteral("O")),
-           [this, pad] {
+           [pad] {
              pad(tr("the animal's own face"),
                  [](Project p, const std::string& id) { return edit::padOwn(std::move(p), id); });
            }},

@@ -170,8 +170,9 @@ private:
         };
         // Heel down, toes up; v is to the outer side.
         const auto turned = [](const std::vector<Vec2>& outline) {
-          std::vector<Vec2> out;
-          for (const Vec2& p : outline) out.emplace_back(p.y(), p.x());
+          std::vector<Vec2> out(outline.size());
+          std::transform(outline.begin(), outline.end(), out.begin(),
+                         [](const Vec2& p) { return Vec2(p.y(), p.x()); });
           return out;
         };
         all([&](const std::vector<Vec2>& outline) {

@@ -50,7 +50,8 @@ TEST(HeadPaint, IsAlikeOnBothSides) {
     // A patch that is one side's own is the exception.
     const bool oneSided = std::any_of(head.patches.begin(), head.patches.end(),
                                       [](const HeadPatch& patch) { return !patch.both; });
-    if (!oneSided) EXPECT_EQ(other, 0) << head.id;
+    if (oneSided) continue;
+    EXPECT_EQ(other, 0) << head.id;
   }
 }
 
@@ -63,7 +64,9 @@ TEST(HeadPaint, AnEyeHasItsPupilInTheMiddleAndItsRimAtTheEdge) {
       EXPECT_NEAR(2 * ball.radius, 60 * e.diameter, 1e-9) << head.id;
       // Sunk half, its middle lies on the skin.
       EXPECT_LT(paint.away(ball.centre), ball.radius) << head.id;
-      if (e.pupil != PupilShape::None) EXPECT_EQ(paint.eye(ball, ball.axis), 0x17120FU) << head.id;
+      if (e.pupil != PupilShape::None) {
+        EXPECT_EQ(paint.eye(ball, ball.axis), 0x17120FU) << head.id;
+      }
       const Vec3 edge = (0.1 * ball.axis + ball.axis.unitOrthogonal()).normalized();
       EXPECT_EQ(paint.eye(ball, edge), e.rim.empty() ? 0x17120FU : paint.named(e.rim)) << head.id;
     }

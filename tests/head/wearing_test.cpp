@@ -37,8 +37,9 @@ TEST(Wearing, TheFiguresSurfaceAtTheHeadIsTheHeads) {
       const FieldSample sample = wool.sample(head.toFigure(p), 8);
       // A bill or a tooth may be nearer.
       EXPECT_LE(sample.distance, d + 1e-9) << id;
-      if (sample.bone >= 0 && figure.bones[static_cast<size_t>(sample.bone)].hard == 0 && id != "owl")
+      if (sample.bone >= 0 && figure.bones[static_cast<size_t>(sample.bone)].hard == 0 && id != "owl") {
         EXPECT_NEAR(sample.distance, d, 1e-9) << id;
+      }
     }
     EXPECT_GT(seen, 20) << id;
   }

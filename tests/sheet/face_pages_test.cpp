@@ -24,8 +24,9 @@ TEST(FacePages, HaveEveryPinPadAndEar) {
     const std::string all = words(pagesOf(p, plan));
     for (const FacePin& pin : sums->report.pins) {
       EXPECT_NE(all.find(pinName(pin.id)), std::string::npos) << id << ' ' << pin.id;
-      if (pin.tape && *pin.tape > 0)
+      if (pin.tape && *pin.tape > 0) {
         EXPECT_NE(all.find(printLength(*pin.tape, UnitSystem::Metric, 1)), std::string::npos) << id << pin.id;
+      }
     }
     for (const FacePad& pad : sums->report.pads)
       EXPECT_NE(all.find(pinName(pad.feature->id)), std::string::npos) << id << ' ' << pad.feature->id;
