@@ -47,7 +47,8 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
     const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
     const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
     for (size_t l = 0; l < limbs; ++l) {
-      const QColor own = coatOf(session, l).value_or(wool);
+      const auto& tone = session.project().wool.coat.tone;
+      const QColor own = coatOf(session, l).value_or(tone ? toneColour(*tone) : wool);
       bare_.push_back(own.rgb());
       plain_.push_back((static_cast<int>(l) == selected_ ? chosen : own).rgb());
     }

@@ -111,6 +111,7 @@ Result<Project> pinMeasured(Project project, const std::string& pin, bool right,
 std::vector<FaceRemedy> faceRemedies(const Project& project, const FaceSums& face, const Finding& finding,
                                      const FaceRules& rules) {
   std::vector<FaceRemedy> out;
+  if (finding.id() == "askew") return out; // only the hand sets it anew
   for (const FaceEye& eye : face.report.eyes) {
     if (eye.eye->id != finding.where) continue;
     const EyeChoice nearest = eyeFor(eye.choice.wanted, rules);

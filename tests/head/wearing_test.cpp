@@ -153,7 +153,7 @@ TEST(Wearing, MeshesOfAllAnimalsAreClosed) {
   for (const Pattern& p : shelf().patterns) {
     MeshWish wish;
     const Figure figure = worn(p.id, 120);
-    wish.cell = 2;
+    wish.cell = 3;
     wish.blend = usualBlend(figure);
     const MeshCheck check = checkMesh(solidMesh(figure, wish));
     EXPECT_TRUE(check.closed) << p.id;
