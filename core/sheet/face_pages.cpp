@@ -8,8 +8,9 @@
 namespace columna {
 namespace {
 
-constexpr double kHead = 8;  ///< mm over a drawing for its words
-constexpr double kRow = 6.4; ///< mm a line of a table
+constexpr double kHead = 8;     ///< mm over a drawing for its words
+constexpr double kCaption = 34; ///< mm that an ear's words take
+constexpr double kRow = 6.4;    ///< mm a line of a table
 const Rgb kWool{240, 233, 220};
 
 std::string letterOf(size_t index) { return std::string(1, static_cast<char>('A' + index % 26)); }
@@ -142,7 +143,7 @@ private:
         const double wide = box.high.x() - box.low.x();
         const double high = box.high.y() - box.low.y();
         if (wide > pages_.clear() || high + kHead > pages_.tallest()) continue;
-        const Point at = pages_.place(wide, high + kHead + 6);
+        const Point at = pages_.place(std::max(wide, kCaption), high + kHead + 6);
         say_(say("{} {}", Name(pinName(flat.flat->id)), flip > 0 ? say("left") : say("right")),
              at + Point(0, 3), 3, true);
         const Point origin(at.x() - (flip > 0 ? box.low.x() : -box.high.x()), at.y() + kHead + box.high.y());
