@@ -188,6 +188,7 @@ Json toJson(const Plan& plan) {
             {"core_g", plan.totals.core},
             {"coat_g", plan.totals.coat},
             {"ready_g", plan.totals.ready},
+            {"hard_g", plan.wool->hard},
             {"wire_cut_off_g", plan.totals.waste},
             {"mass_g", plan.totals.mass}}},
           {"wool", woolJson(plan)},
