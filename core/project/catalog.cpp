@@ -82,9 +82,10 @@ void takeHeads(Catalog& catalog, const fs::path& data, const fs::path& own) {
     const std::string file = pattern.id + ".json";
     if (!fs::exists(data / file, error) && (own.empty() || !fs::exists(own / file, error))) continue;
     auto head = headFor(pattern.id, data.parent_path(), own);
-    if (!head) {
+    if (!head) { // one's own that cannot be read: told, and the shipped one is taken
       catalog.problems.push_back(head.problem());
-      continue;
+      head = headFor(pattern.id, data.parent_path(), {});
+      if (!head) continue;
     }
     pattern = wearing(std::move(pattern), *head, densities);
     catalog.heads[pattern.id] = std::make_shared<const HeadPattern>(std::move(head).value());

@@ -153,8 +153,13 @@ TEST(Cli, TellsWhatAHeadAsksOfTheMaker) {
   EXPECT_EQ(run(scratch, "check " + scratch.path("none/columna/heads/red_fox.json")).code, 0);
   own["eyes"] = nlohmann::json::array();
   scratch.write("none/columna/heads/red_fox.json", own.dump());
-  for (const std::string& words : {"face " + file, "check " + scratch.path("none/columna/heads/red_fox.json"),
-                                   std::string("schema shoe")}) {
+  // The shipped one is there all the same.
+  const Ran told = run(scratch, "face " + file + " --json");
+  EXPECT_EQ(told.code, 0);
+  EXPECT_NE(told.err.find("red_fox.json"), std::string::npos);
+  EXPECT_EQ(nlohmann::json::parse(told.out)["eyes"][0]["take_mm"], json["eyes"][0]["take_mm"]);
+  for (const std::string& words :
+       {"check " + scratch.path("none/columna/heads/red_fox.json"), std::string("schema shoe")}) {
     const Ran ran = run(scratch, words);
     EXPECT_EQ(ran.code, 2) << words;
     // What is wrong with the file, and, where a figure is asked about, that it has no head then.
