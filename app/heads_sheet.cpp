@@ -45,8 +45,9 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
       }
       picture = view.picture(from, scale);
       if (!picture) continue;
-      const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0.0 : kWide / 2.0),
-                        static_cast<double>(i / kColumns) * kHigh, kWide / 2.0, kHigh);
+      const int row = i / kColumns;
+      const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0.0 : kWide / 2.0), row * kHigh,
+                        kWide / 2.0, kHigh);
       const QSizeF size(picture->mm.width() * scale, picture->mm.height() * scale);
       p.drawImage(QRectF(cell.center() - QPointF(size.width() / 2, size.height() / 2), size), picture->image);
     }
