@@ -38,12 +38,12 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
     for (const View from : {View::Front, View::Side}) {
       const QRectF mm = view.seen(from);
       const double scale = std::min((kWide / 2.0 - 12) / mm.width(), (kHigh - 12) / mm.height());
-      const FaceView::Picture* picture = view.picture(from, scale);
+      (void)view.picture(from, scale); // asked for, and waited for
       for (int round = 0; round < kPatience && view.painting(); ++round) {
         QThread::msleep(10);
         QApplication::processEvents();
       }
-      picture = view.picture(from, scale);
+      const FaceView::Picture* picture = view.picture(from, scale);
       if (!picture) continue;
       const int row = i / kColumns;
       const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0.0 : kWide / 2.0), row * kHigh,

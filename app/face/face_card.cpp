@@ -1,6 +1,7 @@
 #include "face/face_card.h"
 
 #include "edit/face_edit.h"
+#include "face/face_changes.h"
 #include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
@@ -13,14 +14,6 @@
 #include <algorithm>
 
 namespace columna {
-
-bool mendFace(Session& session, FaceView& view, const Finding* finding) {
-  if (!finding || !view.sums()) return false;
-  const auto ways = edit::faceRemedies(session.project(), *view.sums(), *finding, session.catalog().face);
-  if (ways.empty()) return false;
-  (void)session.apply(str(ways.front().text, session.units()), ways.front().project);
-  return true;
-}
 
 FaceCard::FaceCard(Session& session, FaceView& view, QWidget* parent)
     : CardPage(parent), session_(session), view_(view) {
@@ -53,48 +46,36 @@ FaceCard::FaceCard(Session& session, FaceView& view, QWidget* parent)
 
   padKeys_ = new QWidget(this);
   auto* pads = new FlowLayout(padKeys_);
-  auto* less = new KeyButton(QStringLiteral("["), tr("smaller"), padKeys_);
-  auto* more = new KeyButton(QStringLiteral("]"), tr("larger"), padKeys_);
-  auto* out = new KeyButton(QStringLiteral("Del"), tr("leave out"), padKeys_);
+  less_ = new KeyButton(QStringLiteral("["), tr("smaller"), padKeys_);
+  more_ = new KeyButton(QStringLiteral("]"), tr("larger"), padKeys_);
+  out_ = new KeyButton(QStringLiteral("Del"), tr("leave out"), padKeys_);
   back_ = new KeyButton(QStringLiteral("O"), tr("the animal's own"), padKeys_);
-  for (KeyButton* key : {less, more, out, back_}) pads->addWidget(key);
+  for (KeyButton* key : {less_, more_, out_, back_}) pads->addWidget(key);
   layout->addWidget(padKeys_);
-  const auto sized = [this](double factor) {
-    if (view_.pick().kind == FacePick::Kind::Pad)
-      (void)session_.apply(tr("pad's size"), edit::padSized(session_.project(), view_.pick().id, factor));
-  };
-  connect(less, &KeyButton::clicked, this, [sized] { sized(1 / 1.1); });
-  connect(more, &KeyButton::clicked, this, [sized] { sized(1.1); });
-  connect(out, &KeyButton::clicked, this, [this] {
-    (void)session_.apply(tr("%1 out").arg(str(Name(pinName(view_.pick().id)))),
-                         edit::padOut(session_.project(), view_.pick().id, true));
-  });
-  connect(back_, &KeyButton::clicked, this, [this] {
-    (void)session_.apply(tr("the animal's own face"), edit::padOwn(session_.project(), view_.pick().id));
-  });
+  connect(less_, &KeyButton::clicked, this, [this] { face::padSized(session_, view_, 1 / kPadStep); });
+  connect(more_, &KeyButton::clicked, this, [this] { face::padSized(session_, view_, kPadStep); });
+  connect(out_, &KeyButton::clicked, this, [this] { face::padOut(session_, view_); });
+  connect(back_, &KeyButton::clicked, this, [this] { face::padsOwn(session_, view_); });
   eyeKeys_ = new QWidget(this);
   auto* eyes = new FlowLayout(eyeKeys_);
   for (const int step : {-1, 1}) {
     auto* key = new KeyButton(step < 0 ? QStringLiteral(",") : QStringLiteral("."),
                               step < 0 ? tr("smaller") : tr("larger"), eyeKeys_);
     eyes->addWidget(key);
-    connect(key, &KeyButton::clicked, this, [this, step] {
-      if (view_.sums())
-        (void)session_.apply(tr("eyes"),
-                             edit::eyeStep(session_.project(), *view_.sums(), session_.catalog().face, step));
-    });
+    connect(key, &KeyButton::clicked, this, [this, step] { face::eyeStep(session_, view_, step); });
   }
   layout->addWidget(eyeKeys_);
   round_ = new KeyButton(QStringLiteral("R"), tr("take a round head"), this);
   layout->addWidget(round_, 0, Qt::AlignLeft);
-  connect(round_, &KeyButton::clicked, this,
-          [this] { (void)session_.apply(tr("a round head"), edit::roundHead(session_.project(), true)); });
+  connect(round_, &KeyButton::clicked, this, [this] { face::roundHead(session_); });
   layout->addWidget(ruleLine(this));
   verdict_ = new VerdictView(this);
   layout->addWidget(verdict_);
   mend_ = new KeyButton(QStringLiteral("M"), tr("mend it"), this);
   layout->addWidget(mend_, 0, Qt::AlignLeft);
-  connect(mend_, &KeyButton::clicked, this, [this] { (void)mendFace(session_, view_, finding()); });
+  connect(mend_, &KeyButton::clicked, this, [this] {
+    if (const Finding* found = finding()) (void)face::mend(session_, view_, *found);
+  });
   caution_ = textLabel(this, 13, QFont::Normal);
   setFaint(caution_);
   layout->addWidget(caution_);
@@ -193,6 +174,10 @@ void FaceCard::showHead(const FaceSums& sums) {
   }
   rows_->setText(tr("%1 of it in %n pad(s)", nullptr, static_cast<int>(sums.report.pads.size()))
                      .arg(QString::fromStdString(printMass(pads, units))));
+  // Pads that were changed or left out come back.
+  padKeys_->setVisible(!session_.project().face.features.empty());
+  for (KeyButton* key : {less_, more_, out_}) key->setVisible(false);
+  back_->setVisible(true);
   caution_->setVisible(true);
   caution_->setText(
       tr("Set glass eyes last, or shield them: a needle shatters glass. Glued eyes come off; nothing "
@@ -219,6 +204,7 @@ void FaceCard::showPad(const FaceSums& sums, const FacePad& pad, size_t step) {
   rows_->setText(press ? tr("%1 across; the wool stays below it").arg(length(pad.width))
                        : tr("%1 across; roll it looser, a third longer and wider").arg(length(pad.width)));
   padKeys_->setVisible(true);
+  for (KeyButton* key : {less_, more_, out_}) key->setVisible(true);
   back_->setVisible(session_.project().face.features.contains(f.id));
 }
 

@@ -18,6 +18,7 @@ public:
   [[nodiscard]] BigFigure* first() const { return first_; }
   [[nodiscard]] BigFigure* second() const { return second_; }
   [[nodiscard]] QLineEdit* field() const { return field_; }
+  [[nodiscard]] KeyButton* own() const { return back_; }
   [[nodiscard]] KeyButton* mend() const { return mend_; }
   [[nodiscard]] KeyButton* roundHead() const { return round_; }
 
@@ -39,11 +40,8 @@ private:
   QWidget *padKeys_, *eyeKeys_;
   VerdictView* verdict_;
   KeyButton* mend_;
-  KeyButton* back_;
+  KeyButton *less_, *more_, *out_, *back_;
   KeyButton* round_;
 };
-
-/// Takes what would mend the finding best, as one step; false where nothing but the hand does.
-bool mendFace(Session& session, FaceView& view, const Finding* finding);
 
 } // namespace columna

@@ -1,6 +1,7 @@
 #include "face/face_layer.h"
 
 #include "edit/face_edit.h"
+#include "head/wearing.h"
 #include "kit/say.h"
 #include "theme/theme.h"
 
@@ -151,24 +152,10 @@ void FaceLayer::paintPads(QPainter& p, const Viewport& v) const {
       continue;
     }
     // The oval as it is seen: its farthest place each way round the view.
-    const Vec3 to = f.to.value_or(f.at);
-    const Vec3 along = (f.rod() ? Vec3(to - f.at) : f.axis).normalized();
-    Vec3 up = f.up - along * along.dot(f.up);
-    up = up.norm() > 1e-9 ? Vec3(up.normalized()) : along.unitOrthogonal();
-    Eigen::Matrix3d spread;
-    const double thick = f.rod() ? (f.radii[0] + f.radii[1]) / 2 : 0;
-    spread.col(0) = along * (f.rod() ? (to - f.at).norm() / 2 + thick : f.radii[0]);
-    spread.col(1) = up.cross(along) * (f.rod() ? thick : f.radii[1]);
-    spread.col(2) = up * (f.rod() ? thick : f.radii[2]);
-    spread *= head.length;
-    for (const double side : {1.0, -1.0}) {
-      if (side < 0 && !f.twin) continue;
-      Eigen::Matrix3d m = spread;
-      m.row(1) *= side;
-      const Eigen::Matrix3d world = head.axes * m;
-      Vec3 middle = head.length * (f.at + to) / 2;
-      middle.y() *= side;
-      const Vec3 centre = head.toFigure(middle);
+    for (const RoughHead::Oval& oval : ovalsOf(f)) {
+      const Eigen::Matrix3d spread = head.length * oval.axes.transpose() * oval.radii.asDiagonal();
+      const Eigen::Matrix3d world = head.axes * spread;
+      const Vec3 centre = head.toFigure(head.length * oval.at);
       QPolygonF ring;
       for (int k = 0; k < 48; ++k) {
         const double a = 2 * std::numbers::pi * k / 48;
@@ -317,7 +304,6 @@ void FaceLayer::nudge(const Viewport& v, const Vec2& by, double side, const QStr
   const WornHead& head = *session_.plan().figure->head;
   Vec3 local = head.axes.transpose() * inSpace(by, v.view) / head.length;
   local.y() *= side;
-  // Seen from the side nothing moves towards the eye.
   (void)session_.apply(tr("%1 moved").arg(str(Name(pinName(view_.pick().id)))),
                        edit::padMoved(session_.project(), view_.pick().id, local), run);
 }

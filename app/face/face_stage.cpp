@@ -1,10 +1,9 @@
 #include "face/face_stage.h"
 
-#include "edit/face_edit.h"
 #include "face/face_card.h"
+#include "face/face_changes.h"
 #include "face/face_desk.h"
 #include "face/face_layer.h"
-#include "kit/say.h"
 
 #include <array>
 
@@ -42,46 +41,23 @@ void FaceStage::lead(const Finding& finding) {
 }
 
 std::vector<StageKey> FaceStage::keys() {
-  const auto pad = [this](const QString& name, auto&& change) {
-    if (view_.pick().kind == FacePick::Kind::Pad)
-      (void)session_.apply(name, change(session_.project(), view_.pick().id));
-  };
-  const auto sized = [pad](double factor) {
-    pad(tr("pad's size"),
-        [factor](Project p, const std::string& id) { return edit::padSized(std::move(p), id, factor); });
-  };
-  const auto eyes = [this](int step) {
-    if (view_.sums())
-      (void)session_.apply(tr("eyes"),
-                           edit::eyeStep(session_.project(), *view_.sums(), session_.catalog().face, step));
-  };
-  return {{QKeySequence(QStringLiteral("[")), [sized] { sized(1 / 1.1); }},
-          {QKeySequence(QStringLiteral("]")), [sized] { sized(1.1); }},
-          {QKeySequence(QStringLiteral(",")), [eyes] { eyes(-1); }},
-          {QKeySequence(QStringLiteral(".")), [eyes] { eyes(1); }},
-          {QKeySequence(QStringLiteral("G")), [this] { view_.setLines(!view_.lines()); }},
-          {QKeySequence(QStringLiteral("H")), [this] { view_.setBody(!view_.body()); }},
-          {QKeySequence(QStringLiteral("O")),
-           [pad] {
-             pad(tr("the animal's own face"),
-                 [](Project p, const std::string& id) { return edit::padOwn(std::move(p), id); });
-           }},
-          {QKeySequence(QStringLiteral("R")),
+  const auto key = [](const char* of) { return QKeySequence(QLatin1String(of)); };
+  return {{key("["), [this] { face::padSized(session_, view_, 1 / kPadStep); }},
+          {key("]"), [this] { face::padSized(session_, view_, kPadStep); }},
+          {key(","), [this] { face::eyeStep(session_, view_, -1); }},
+          {key("."), [this] { face::eyeStep(session_, view_, 1); }},
+          {key("G"), [this] { view_.setLines(!view_.lines()); }},
+          {key("H"), [this] { view_.setBody(!view_.body()); }},
+          {key("O"), [this] { face::padsOwn(session_, view_); }},
+          {key("R"), [this] { face::roundHead(session_); }},
+          {key("M"),
            [this] {
-             if (!session_.plan().figure->head)
-               (void)session_.apply(tr("a round head"), edit::roundHead(session_.project(), true));
-           }},
-          {QKeySequence(QStringLiteral("M")),
-           [this] {
-             for (const Finding& f : view_.findings()) {
+             for (const Finding& f : std::vector<Finding>(view_.findings())) {
                if (view_.pick().kind != FacePick::Kind::None && f.where != view_.pick().id) continue;
-               if (mendFace(session_, view_, &f)) return;
+               if (face::mend(session_, view_, f)) return;
              }
            }},
-          {QKeySequence(Qt::Key_Delete), [this, pad] {
-             pad(tr("%1 out").arg(str(Name(pinName(view_.pick().id)))),
-                 [](Project p, const std::string& id) { return edit::padOut(std::move(p), id, true); });
-           }}};
+          {QKeySequence(Qt::Key_Delete), [this] { face::padOut(session_, view_); }}};
 }
 
 std::vector<Arrangement> FaceStage::arrangements() {

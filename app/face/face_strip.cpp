@@ -1,5 +1,6 @@
 #include "face/face_strip.h"
 
+#include "anatomy/plane.h"
 #include "edit/face_edit.h"
 #include "face/flat_pattern.h"
 #include "kit/say.h"
@@ -12,6 +13,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 namespace columna {
 namespace {
@@ -209,16 +211,9 @@ void FaceStrip::paintFlat(QPainter& p, const Item& item, const FaceFlat& flat) c
   const FaceSums& sums = *view_.sums();
   const FlatPattern pattern =
       flatPattern(*flat.flat, sums.report.length, sums.density, true, session_.catalog().face);
-  double left = 1e9;
-  double right = -1e9;
-  double low = 1e9;
-  double high = -1e9;
-  for (const Vec2& q : pattern.lay) {
-    left = std::min(left, q.x());
-    right = std::max(right, q.x());
-    low = std::min(low, q.y());
-    high = std::max(high, q.y());
-  }
+  Bounds2 box;
+  box.take(pattern.lay);
+  const auto [left, right, low, high] = std::tuple(box.low.x(), box.high.x(), box.low.y(), box.high.y());
   const double room = item.area.width() / 2 - px(16);
   const double scale = std::min({pixelsPerMm(), room / std::max(right - left, 1e-6),
                                  (item.area.height() - px(34)) / std::max(high - low, 1e-6)});

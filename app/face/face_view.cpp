@@ -1,5 +1,6 @@
 #include "face/face_view.h"
 
+#include "anatomy/plane.h"
 #include "head/hair_strokes.h"
 #include "kit/beside.h"
 #include "project/heads.h"
@@ -149,11 +150,9 @@ void FaceView::made() {
 
 QRectF FaceView::seen(View view) const {
   QRectF out;
-  for (const Polygon& polygon : outline(view))
-    for (const Vec2& p : polygon) {
-      const QRectF one(p.x() - 1e-6, p.y() - 1e-6, 2e-6, 2e-6);
-      out = out.isNull() ? one : out.united(one);
-    }
+  Bounds2 box;
+  for (const Polygon& polygon : outline(view)) box.take(polygon);
+  if (box.size().x() > 0) out = QRectF(box.low.x(), box.low.y(), box.size().x(), box.size().y());
   const double more = kMargin * std::max(out.width(), out.height());
   return out.adjusted(-more, -more, more, more);
 }
@@ -187,9 +186,25 @@ const std::vector<Polygon>& FaceView::silhouette(View view) const {
 const FaceView::Picture* FaceView::picture(View view, double scale) {
   Shown& shown = shown_[view];
   shown.wanted = scale;
-  const bool fresh = shown.figure.same(session_.plan().figure) && std::abs(shown.scale / scale - 1) < kNear;
-  if (!fresh) paint();
-  return shown.picture.image.isNull() ? nullptr : &shown.picture;
+  if (!fresh(shown)) paint();
+  const bool other = shown.pattern != session_.project().pattern;
+  return shown.picture.image.isNull() || other ? nullptr : &shown.picture;
+}
+
+WoolPaint FaceView::wool() const {
+  WoolPaint paint(session_, false);
+  paint.chooseNone();
+  return paint;
+}
+
+QRgb FaceView::coat() const {
+  const Figure& figure = session_.plan().figure;
+  return figure.head ? wool().ground(figure.bones[static_cast<size_t>(figure.head->bone)].limb) : 0;
+}
+
+bool FaceView::fresh(const Shown& shown) const {
+  return shown.figure.same(session_.plan().figure) && shown.coat == coat() &&
+         std::abs(shown.scale / shown.wanted - 1) < kNear;
 }
 
 void FaceView::paint() {
@@ -198,21 +213,14 @@ void FaceView::paint() {
   const auto animal = headOf(session_.project(), session_.catalog());
   if (!animal) return;
   for (auto& [view, shown] : shown_) {
-    if (shown.wanted <= 0 || (shown.figure.same(figure) && std::abs(shown.scale / shown.wanted - 1) < kNear))
-      continue;
+    if (shown.wanted <= 0 || fresh(shown)) continue;
     painting_ = view;
     shown.asked = figure;
     shown.scale = shown.wanted;
     const QRectF mm = seen(view);
-    WoolPaint paint(session_, false);
-    paint.chooseNone();
-    FineAsk ask{.figure = headAlone(figure),
-                .solid = solidOf_.same(figure) ? solid_ : nullptr,
-                .paint = std::move(paint)};
-    HeadPattern own = asWished(*animal, session_.project().face);
-    if (session_.project().face.eye) // the eyes that are taken, as they will look
-      for (HeadEye& e : own.eyes)
-        e.diameter = *session_.project().face.eye / figure->head->length / figure->head->dials.eyes;
+    FineAsk ask{
+        .figure = headAlone(figure), .solid = solidOf_.same(figure) ? solid_ : nullptr, .paint = wool()};
+    const HeadPattern own = asTaken(*animal, session_.project().face, *figure->head);
     ask.face.head = figure->head;
     ask.face.paint = std::make_shared<const HeadPaint>(own, figure->head->dials, figure->head->length);
     ask.face.hair = hairStrokes(ask.face.paint->head(), ask.face.paint->field(),
@@ -227,7 +235,8 @@ void FaceView::paint() {
     ask.camera = cameraOf(view, mm, shown.wanted);
     ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * shown.wanted))),
                      std::max(8, static_cast<int>(std::ceil(mm.height() * shown.wanted))));
-    shown.picture.mm = mm;
+    shown.askedMm = mm;
+    shown.askedCoat = coat();
     painter_.setFuture(beside([ask = std::move(ask)] { return finePicture(ask); }));
     return;
   }
@@ -237,8 +246,10 @@ void FaceView::painted() {
   const auto picture = answerOf(painter_);
   if (stop_ || !painting_) return;
   Shown& shown = shown_[*painting_];
-  shown.picture.image = picture->image;
+  shown.picture = {picture->image, shown.askedMm};
   shown.figure = shown.asked;
+  shown.coat = shown.askedCoat;
+  shown.pattern = shown.asked->patternId;
   solid_ = picture->solid;
   solidOf_ = shown.asked;
   painting_.reset();

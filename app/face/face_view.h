@@ -12,6 +12,8 @@
 
 namespace columna {
 
+inline constexpr double kPadStep = 1.1; ///< a key makes a pad so many times larger
+
 /// A part of the head that can be chosen.
 struct FacePick {
   enum class Kind { None, Pad, Eye, Flat, Pin };
@@ -77,6 +79,9 @@ private:
   void painted();
   void forget();
   [[nodiscard]] bool current() const;
+  /// What a picture's wool is coloured by.
+  [[nodiscard]] WoolPaint wool() const;
+  [[nodiscard]] QRgb coat() const;
   Session& session_;
   int tab_ = 0;
   bool on_ = false, lines_ = true, body_ = false;
@@ -98,7 +103,11 @@ private:
     Picture picture;
     double scale = 0, wanted = 0;
     Shared<Figure> figure, asked; ///< of the picture, and of the one that is made
+    QRgb coat = 0, askedCoat = 0; ///< likewise
+    QRectF askedMm;
+    std::string pattern; ///< of the picture: another animal's is not shown
   };
+  [[nodiscard]] bool fresh(const Shown& shown) const;
   std::map<View, Shown> shown_;
   std::optional<View> painting_;
   Shared<Figure> solidOf_;

@@ -133,14 +133,16 @@ FaceLook Turntable::faceLook(const WoolPaint& paint) {
   const Figure& shown = figure();
   const auto head = headOf(session_.project(), session_.catalog());
   if (!shown.head || !head) return out;
+  const FaceWish& wish = session_.project().face;
   const bool same = faceOf_ && faceOf_->form == shown.head->form && faceOf_->dials == shown.head->dials &&
-                    faceOf_->length == shown.head->length;
-  if (!same) {
-    face_ = std::make_shared<const HeadPaint>(*head, shown.head->dials, shown.head->length);
-    const Vec3 down = shown.head->axes.transpose() * -Vec3::UnitZ();
-    hair_ = hairStrokes(face_->head(), face_->field(), down);
-    faceOf_ = shown.head;
-  }
+                    faceOf_->length == shown.head->length && faceWish_ == wish.made();
+  if (!same)
+    face_ = std::make_shared<const HeadPaint>(asTaken(*head, wish, *shown.head), shown.head->dials,
+                                              shown.head->length);
+  if (!same || faceOf_->axes != shown.head->axes) // hair hangs down, however the head is turned
+    hair_ = hairStrokes(face_->head(), face_->field(), shown.head->axes.transpose() * -Vec3::UnitZ());
+  faceOf_ = shown.head;
+  faceWish_ = wish.made();
   out.paint = face_;
   out.hair = hair_;
   out.head = shown.head;

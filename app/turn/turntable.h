@@ -85,6 +85,7 @@ private:
   std::shared_ptr<const HeadPaint> face_;
   std::vector<HairStroke> hair_;
   std::optional<WornHead> faceOf_;
+  FaceWish faceWish_;
   QFutureWatcher<std::shared_ptr<FinePicture>> making_;
   std::atomic<bool> stop_{false};
   std::vector<QPoint> ghost_;         ///< the finished figure's outline, pixels

@@ -11,14 +11,12 @@
 #include <algorithm>
 
 namespace columna {
-
 namespace {
 
 /// A part in the animal's own colour, where the maker has no wool of another tone for it and the animal has a
 /// head that says it.
-std::optional<QColor> coatOf(const Session& session, size_t limb) {
+std::optional<QColor> coatOf(const Session& session, const HeadPattern* head, size_t limb) {
   const Project& project = session.project();
-  const auto head = headOf(session.project(), session.catalog());
   if (!head) return std::nullopt;
   const Figure& figure = session.plan().figure;
   const FigureLimb& part = figure.limbs[limb];
@@ -36,6 +34,7 @@ std::optional<QColor> coatOf(const Session& session, size_t limb) {
 WoolPaint::WoolPaint(const Session& session, bool felted) {
   const Plan& plan = session.plan();
   const Theme& t = theme();
+  const auto head = headOf(session.project(), session.catalog());
   const size_t limbs = plan.figure->limbs.size();
   selected_ = session.selected();
   scale_ = plan.figure->scale;
@@ -48,7 +47,7 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
     const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
     for (size_t l = 0; l < limbs; ++l) {
       const auto& tone = session.project().wool.coat.tone;
-      const QColor own = coatOf(session, l).value_or(tone ? toneColour(*tone) : wool);
+      const QColor own = coatOf(session, head.get(), l).value_or(tone ? toneColour(*tone) : wool);
       bare_.push_back(own.rgb());
       plain_.push_back((static_cast<int>(l) == selected_ ? chosen : own).rgb());
     }
@@ -60,7 +59,7 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
     const bool coat = moment[l].coat > 0 || plan.wool->limbs[l].allCoat;
     QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
     const std::optional<QColor> own =
-        coat || plan.wool->limbs[l].hard > 0 ? coatOf(session, l) : std::nullopt;
+        coat || plan.wool->limbs[l].hard > 0 ? coatOf(session, head.get(), l) : std::nullopt;
     if (own)
       colour = *own;
     else if (coat && wish.coat.tone == wish.core.tone && moment[l].coat > 0)

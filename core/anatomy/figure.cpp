@@ -1,12 +1,12 @@
 #include "anatomy/figure.h"
 
 #include "anatomy/joint_names.h"
+#include "measure/hash.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 
 namespace columna {
 namespace {
@@ -233,52 +233,30 @@ Extent extentOf(const Figure& figure) {
 }
 
 /// FNV-1a over the numbers the outline depends on.
-class Hash {
-public:
-  void add(double value) {
-    std::uint64_t bits = 0;
-    static_assert(sizeof bits == sizeof value);
-    std::memcpy(&bits, &value, sizeof bits);
-    add(bits);
-  }
-  void add(std::uint64_t bits) {
-    for (int i = 0; i < 8; ++i) {
-      sum_ ^= (bits >> (8 * i)) & 0xffU;
-      sum_ *= 1099511628211ULL;
-    }
-  }
-  void add(const Vec3& v) {
-    for (const double c : {v.x(), v.y(), v.z()}) add(c);
-  }
-  void add(const std::vector<Station>& stations) {
-    for (const Station& s : stations)
-      for (const double value : {s.at, s.across, s.deep, s.lift}) add(value);
-  }
-  [[nodiscard]] std::uint64_t sum() const { return sum_; }
-
-private:
-  std::uint64_t sum_ = 14695981039346656037ULL;
-};
+void add(Hash& h, const std::vector<Station>& stations) {
+  for (const Station& s : stations)
+    for (const double value : {s.at, s.across, s.deep, s.lift}) h.add(value);
+}
 
 std::uint64_t shapeKey(const Pattern& p) {
   Hash h;
-  for (const auto& [name, at] : p.joints) h.add(at);
+  for (const auto& [name, at] : p.joints) h.addPlace(at);
   for (const PatternBone& b : p.bones) {
-    h.add(b.stations);
-    h.add(b.up);
+    add(h, b.stations);
+    h.addPlace(b.up);
   }
   for (const PatternFlat& f : p.flats)
-    for (const Vec3& at : f.outline) h.add(at);
-  h.add(p.eye);
+    for (const Vec3& at : f.outline) h.addPlace(at);
+  h.addPlace(p.eye);
   if (p.head) {
     h.add(p.head->form->key());
     for (const double value : {p.head->eyes, p.head->eyesLower, p.head->length}) h.add(value);
   }
   if (p.right) {
-    for (const auto& [name, at] : p.right->joints) h.add(at);
-    for (const auto& [name, stations] : p.right->stations) h.add(stations);
+    for (const auto& [name, at] : p.right->joints) h.addPlace(at);
+    for (const auto& [name, stations] : p.right->stations) add(h, stations);
     for (const auto& [name, outline] : p.right->flatOutlines)
-      for (const Vec3& at : outline) h.add(at);
+      for (const Vec3& at : outline) h.addPlace(at);
   }
   return h.sum();
 }

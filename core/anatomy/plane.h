@@ -19,6 +19,19 @@ namespace columna {
   return sum;
 }
 
+/// The least and the greatest coordinates of places, one or more.
+struct Bounds2 {
+  Vec2 low{1e18, 1e18}, high{-1e18, -1e18};
+  void take(const Vec2& p) {
+    low = low.cwiseMin(p);
+    high = high.cwiseMax(p);
+  }
+  void take(const std::vector<Vec2>& places) {
+    for (const Vec2& p : places) take(p);
+  }
+  [[nodiscard]] Vec2 size() const { return high - low; }
+};
+
 /// Whether a place lies in a closed outline, by the even-odd rule.
 [[nodiscard]] inline bool inside(const std::vector<Vec2>& outline, const Vec2& at) {
   bool in = false;

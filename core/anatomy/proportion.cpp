@@ -85,4 +85,16 @@ std::vector<Proportion> proportions(const Figure& figure, const Figure& animal) 
   return out;
 }
 
+Eigen::Vector2d meanSection(const Pattern& pattern, const std::vector<std::string>& bones) {
+  Eigen::Vector2d sum(0, 0);
+  double count = 0;
+  for (const std::string& id : bones)
+    if (const PatternBone* b = pattern.bone(id); b && b->wire)
+      for (const Station& s : b->stations) {
+        sum += Eigen::Vector2d(s.across, s.deep);
+        ++count;
+      }
+  return count > 0 ? Eigen::Vector2d(sum / count) : Eigen::Vector2d(1, 1);
+}
+
 } // namespace columna

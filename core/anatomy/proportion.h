@@ -24,4 +24,7 @@ struct Proportion {
 /// The ratios both figures have, in body order.
 [[nodiscard]] std::vector<Proportion> proportions(const Figure& figure, const Figure& animal);
 
+/// Mean width and depth of those of a pattern's bones that have wire, modules; 1 and 1 without any.
+[[nodiscard]] Eigen::Vector2d meanSection(const Pattern& pattern, const std::vector<std::string>& bones);
+
 } // namespace columna

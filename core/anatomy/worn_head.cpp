@@ -1,6 +1,7 @@
 #include "anatomy/worn_head.h"
 
 #include "anatomy/figure.h"
+#include "anatomy/proportion.h"
 
 #include <Eigen/Geometry>
 
@@ -29,19 +30,6 @@ int boneIndex(const Figure& figure, const std::string& patternBone, bool right) 
       return static_cast<int>(i);
   }
   return -1;
-}
-
-/// Mean width and depth of a pattern's bones.
-Eigen::Vector2d meanSection(const Pattern& pattern, const std::vector<std::string>& bones) {
-  Eigen::Vector2d sum(0, 0);
-  double count = 0;
-  for (const std::string& id : bones)
-    if (const PatternBone* b = pattern.bone(id); b && b->wire)
-      for (const Station& s : b->stations) {
-        sum += Eigen::Vector2d(s.across, s.deep);
-        ++count;
-      }
-  return count > 0 ? Eigen::Vector2d(sum / count) : Eigen::Vector2d(1, 1);
 }
 
 double lengthOf(const Pattern& pattern, const PatternBone& bone) {

@@ -53,6 +53,11 @@ Project padOwn(Project project, const std::string& feature) {
   return project;
 }
 
+Project allPadsOwn(Project project) {
+  project.face.features.clear();
+  return project;
+}
+
 Project roundHead(Project project, bool on) {
   project.face.generic = on;
   return project;

@@ -12,8 +12,9 @@ namespace columna::edit {
 [[nodiscard]] Project padMoved(Project project, const std::string& feature, const Vec3& by);
 /// Left out, or put back as it was.
 [[nodiscard]] Project padOut(Project project, const std::string& feature, bool out);
-/// As the animal's own.
+/// As the animal's own: one, or all of them, those left out too.
 [[nodiscard]] Project padOwn(Project project, const std::string& feature);
+[[nodiscard]] Project allPadsOwn(Project project);
 
 /// A round head for an animal that has none of its own, or none again.
 [[nodiscard]] Project roundHead(Project project, bool on);

@@ -136,18 +136,12 @@ private:
   void flat(const HeadFlat& f) {
     FaceFlat out;
     out.flat = &f;
-    double low = 1e9;
-    double high = -1e9;
-    double left = 1e9;
-    double right = -1e9;
-    for (const Vec2& p : f.outline) {
-      low = std::min(low, p.y());
-      high = std::max(high, p.y());
-      left = std::min(left, p.x());
-      right = std::max(right, p.x());
-    }
+    Bounds2 box;
+    box.take(f.outline);
+    const double low = box.low.y();
+    const double high = box.high.y();
     out.length = l_ * (high - low);
-    out.width = l_ * (right - left);
+    out.width = l_ * box.size().x();
     out.thickness = l_ * f.thickness;
     out.grams = std::abs(signedArea(f.outline)) * l_ * l_ * out.thickness * density_;
     const double third = low + (high - low) / 3;

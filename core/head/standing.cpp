@@ -1,4 +1,5 @@
 // Flat parts as they stand on the head.
+#include "anatomy/plane.h"
 #include "head/wearing.h"
 
 #include <Eigen/Geometry>
@@ -17,14 +18,10 @@ constexpr int kRows = 12, kAcross = 9; ///< places of its sheet
 class Roll {
 public:
   Roll(const HeadFlat& flat, const HeadField& field) : flat_(flat) {
-    double low = 1e9;
-    double high = -1e9;
-    for (const Vec2& p : flat.outline) {
-      low = std::min(low, p.x());
-      high = std::max(high, p.x());
-      tall_ = std::max(tall_, p.y());
-    }
-    width_ = std::max(high - low, 1e-9);
+    Bounds2 box;
+    box.take(flat.outline);
+    tall_ = std::max(0.0, box.high.y());
+    width_ = std::max(box.size().x(), 1e-9);
     u0_ = (flat.outline.front().x() + flat.outline.back().x()) / 2;
     const auto onto = [&](const Vec3& p) { return Vec3(field.onto(p * field.length()) / field.length()); };
     const Vec3 front = onto(flat.base.front());

@@ -1,14 +1,13 @@
 #include "head/wearing.h"
 
+#include "anatomy/proportion.h"
 #include "head/dialled.h"
-#include "head/head_check.h"
-#include "head/head_field.h"
+#include "measure/hash.h"
 
 #include <Eigen/Geometry>
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 #include <mutex>
 #include <optional>
 
@@ -42,25 +41,6 @@ private:
   double wide_, high_, least_, thinnest_ = 0;
 };
 
-class Hash {
-public:
-  void add(double value) {
-    std::uint64_t bits = 0;
-    std::memcpy(&bits, &value, sizeof bits);
-    for (int i = 0; i < 8; ++i) { // FNV-1a
-      sum_ ^= (bits >> (8 * i)) & 0xffU;
-      sum_ *= 1099511628211ULL;
-    }
-  }
-  void add(const Vec3& p) {
-    for (const double c : {p.x(), p.y(), p.z()}) add(c);
-  }
-  [[nodiscard]] std::uint64_t sum() const { return sum_; }
-
-private:
-  std::uint64_t sum_ = 14695981039346656037ULL;
-};
-
 std::uint64_t keyOf(const HeadPattern& head) {
   Hash h;
   h.add(head.body.capBack);
@@ -68,20 +48,20 @@ std::uint64_t keyOf(const HeadPattern& head) {
   for (const HeadStation& s : head.body.stations)
     for (const double v : {s.x, s.top, s.bottom, s.side, s.mid, s.square.x(), s.square.y()}) h.add(v);
   for (const HeadFeature& f : head.features) {
-    h.add(f.mode == FeatureMode::Add ? 1 : 2);
-    h.add(f.twin ? 1 : 0);
+    h.add(f.mode == FeatureMode::Add ? 1.0 : 2.0);
+    h.add(f.twin ? 1.0 : 0.0);
     h.add(f.blend);
-    for (const Vec3& v : {f.at, f.to.value_or(f.at), f.axis, f.up}) h.add(v);
+    for (const Vec3& v : {f.at, f.to.value_or(f.at), f.axis, f.up}) h.addPlace(v);
     for (const double r : f.radii) h.add(r);
   }
   for (const HardPart& part : head.hard)
     for (size_t i = 0; i < part.path.size(); ++i) {
-      h.add(part.path[i]);
+      h.addPlace(part.path[i]);
       h.add(part.across[i]);
       h.add(part.deep[i]);
     }
   for (const HeadEye& e : head.eyes) {
-    h.add(e.at);
+    h.addPlace(e.at);
     h.add(e.diameter);
   }
   return h.sum();
@@ -130,7 +110,11 @@ private:
           {x, s.top / kAsked * dials.high, s.bottom / kAsked * dials.high, s.side / kAsked * dials.wide});
     }
     for (const HeadFeature& f : head.features)
-      if (f.mode == FeatureMode::Add) pad(f, spread, out);
+      if (f.mode == FeatureMode::Add)
+        for (RoughHead::Oval& oval : ovalsOf(f)) {
+          oval.at = oval.at.cwiseProduct(spread);
+          out.pads.push_back(std::move(oval));
+        }
     for (const HardPart& part : head.hard) {
       if (part.kind == HardKind::Trunk) continue; // a limb of the pattern, with its own wire
       RoughHead::Swept swept{part.id, part.path, part.across, part.deep, part.up};
@@ -153,30 +137,6 @@ private:
       out.eyeDiameter = eye.diameter;
     }
     return out;
-  }
-
-  static void pad(const HeadFeature& f, const Vec3& spread, RoughHead& out) {
-    RoughHead::Oval oval;
-    const Vec3 to = f.to.value_or(f.at);
-    const Vec3 along = f.rod() ? Vec3((to - f.at).normalized()) : Vec3(f.axis.normalized());
-    Vec3 up = f.up - along * along.dot(f.up);
-    if (up.norm() < 1e-9) up = along.unitOrthogonal();
-    oval.at = ((f.at + to) / 2).cwiseProduct(spread);
-    oval.axes.row(0) = along;
-    oval.axes.row(1) = up.normalized().cross(along);
-    oval.axes.row(2) = up.normalized();
-    if (f.rod()) {
-      const double thick = (f.radii[0] + f.radii[1]) / 2;
-      oval.radii = Vec3((to - f.at).norm() / 2 + thick, thick, thick);
-    } else {
-      oval.radii = Vec3(f.radii[0], f.radii[1], f.radii[2]);
-    }
-    out.pads.push_back(oval);
-    if (!f.twin) return;
-    oval.at = mirrored(oval.at);
-    for (const int row : {0, 2}) oval.axes(row, 1) = -oval.axes(row, 1);
-    oval.axes.row(1) = Vec3(oval.axes.row(2)).cross(Vec3(oval.axes.row(0)));
-    out.pads.push_back(oval);
   }
 
   HeadPattern head_;
@@ -214,18 +174,6 @@ Seated seated(const Pattern& pattern, const HeadSeat& seat) {
   out.origin = seat.origin;
   out.length = seat.length;
   return out;
-}
-
-double meanOf(const Pattern& pattern, const std::vector<std::string>& bones, double Station::*what) {
-  double sum = 0;
-  double count = 0;
-  for (const std::string& id : bones)
-    if (const PatternBone* b = pattern.bone(id); b && b->wire)
-      for (const Station& s : b->stations) {
-        sum += s.*what;
-        ++count;
-      }
-  return count > 0 ? sum / count : 1;
 }
 
 /// Parts the replaced bones into what is body and what is a horn or a bill: all of a limb that comes out of
@@ -269,7 +217,40 @@ double densityOf(const Pattern& pattern, const PatternBone& bone, const HeadPatt
 
 } // namespace
 
+std::vector<RoughHead::Oval> ovalsOf(const HeadFeature& f) {
+  RoughHead::Oval oval;
+  const Vec3 to = f.to.value_or(f.at);
+  const Vec3 along = f.rod() ? Vec3((to - f.at).normalized()) : Vec3(f.axis.normalized());
+  Vec3 up = f.up - along * along.dot(f.up);
+  if (up.norm() < 1e-9) up = along.unitOrthogonal();
+  up.normalize();
+  oval.at = (f.at + to) / 2;
+  oval.axes.row(0) = along;
+  oval.axes.row(1) = up.cross(along);
+  oval.axes.row(2) = up;
+  if (f.rod()) {
+    const double thick = (f.radii[0] + f.radii[1]) / 2;
+    oval.radii = Vec3((to - f.at).norm() / 2 + thick, thick, thick);
+  } else {
+    oval.radii = Vec3(f.radii[0], f.radii[1], f.radii[2]);
+  }
+  if (!f.twin) return {oval};
+  RoughHead::Oval right = oval;
+  right.at = mirrored(oval.at);
+  for (const int row : {0, 2}) right.axes(row, 1) = -oval.axes(row, 1);
+  right.axes.row(1) = Vec3(right.axes.row(2)).cross(Vec3(right.axes.row(0)));
+  return {oval, right};
+}
+
 std::shared_ptr<const HeadForm> headForm(const HeadPattern& head) { return std::make_shared<Form>(head); }
+
+HeadPattern asTaken(HeadPattern head, const FaceWish& wish, const WornHead& worn) {
+  head = asWished(std::move(head), wish);
+  if (wish.eye && worn.length > 0)
+    for (HeadEye& e : head.eyes)
+      e.diameter = *wish.eye / worn.length / worn.dials.eyes; // the dial comes after
+  return head;
+}
 
 Pattern wearing(Pattern pattern, const HeadPattern& head, const HardDensities& densities) {
   if (!pattern.bone(head.seat.bone) || !(head.seat.length > 0)) return pattern;
@@ -296,8 +277,9 @@ Pattern wearing(Pattern pattern, const HeadPattern& head, const HardDensities& d
   if (!head.eyes.empty())
     if (const auto eye = densities.eyes.find(head.eyes.front().kind); eye != densities.eyes.end())
       out.eyeDensity = eye->second;
-  out.across = meanOf(pattern, out.body, &Station::across);
-  out.depth = meanOf(pattern, out.body, &Station::deep);
+  const Eigen::Vector2d section = meanSection(pattern, out.body);
+  out.across = section.x();
+  out.depth = section.y();
   for (PatternBone& b : pattern.bones)
     if (std::find(out.hard.begin(), out.hard.end(), b.id) != out.hard.end())
       b.hard = densityOf(pattern, b, head, seat, densities);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "head/head_field.h"
+#include "head/head_wish.h"
 
 #include <map>
 
@@ -13,6 +14,10 @@ struct HardDensities {
   std::map<EyeKind, double> eyes; ///< of the ball that an eye is as wide as
 };
 
+/// A feature as an oval, both of a pair, the left one first: a rod's as long as it is and as thick as its
+/// mean.
+[[nodiscard]] std::vector<RoughHead::Oval> ovalsOf(const HeadFeature& feature);
+
 /// The head as a form that figures can wear.
 [[nodiscard]] std::shared_ptr<const HeadForm> headForm(const HeadPattern& head);
 
@@ -20,6 +25,9 @@ struct HardDensities {
 /// bills on the bones that had them, its ears in place of the pattern's, its eyes. Bones, joints and wire
 /// stay. A head that does not sit on this pattern (checkSeat) leaves it as it is.
 [[nodiscard]] Pattern wearing(Pattern pattern, const HeadPattern& head, const HardDensities& densities);
+
+/// As it will look on a figure: with the maker's pads, and with the eyes that are taken.
+[[nodiscard]] HeadPattern asTaken(HeadPattern head, const FaceWish& wish, const WornHead& worn);
 
 /// A flat part as it stands on the head, head modules; the left one. Its width is rolled to the cup, which
 /// its length is not changed by; from its fold on it is turned about a line across, and the cup is let go

@@ -1,6 +1,7 @@
 #include "sheet/face_pages.h"
 
 #include "anatomy/outline.h"
+#include "anatomy/plane.h"
 #include "face/flat_pattern.h"
 
 #include <algorithm>
@@ -14,14 +15,6 @@ constexpr double kRow = 6.4;    ///< mm a line of a table
 const Rgb kWool{240, 233, 220};
 
 std::string letterOf(size_t index) { return std::string(1, static_cast<char>('A' + index % 26)); }
-
-struct Extent {
-  Vec2 low{1e9, 1e9}, high{-1e9, -1e9};
-  void take(const Vec2& p) {
-    low = low.cwiseMin(p);
-    high = high.cwiseMax(p);
-  }
-};
 
 class FacePages {
 public:
@@ -65,9 +58,8 @@ private:
       std::vector<Polygon> outlines = outline(head, limbs, view, 0, 48);
       for (const FigureFlat& flat : head.flats)
         for (Polygon& p : flatOutline(flat, view, head.scale)) outlines.push_back(std::move(p));
-      Extent box;
-      for (const Polygon& polygon : outlines)
-        for (const Vec2& p : polygon) box.take(p);
+      Bounds2 box;
+      for (const Polygon& polygon : outlines) box.take(polygon);
       const double wide = box.high.x() - box.low.x();
       const double high = box.high.y() - box.low.y();
       if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
@@ -136,8 +128,8 @@ private:
     pages_.section(say("Ears and flat parts at true size: finished, cut, and dashed what loose wool covers"));
     for (const FaceFlat& flat : sums_.report.flats) {
       const FlatPattern pattern = flatPattern(*flat.flat, sums_.report.length, sums_.density, true, rules_);
-      Extent box;
-      for (const Vec2& p : pattern.lay) box.take(p);
+      Bounds2 box;
+      box.take(pattern.lay);
       for (const double flip : {1.0, -1.0}) {
         if (flip < 0 && !flat.flat->twin) continue;
         const double wide = box.high.x() - box.low.x();
@@ -161,7 +153,7 @@ private:
     pages_.section(say("Soles at true size"));
     for (const Sole& sole : sums_.soles)
       for (const double side : {1.0, -1.0}) {
-        Extent box;
+        Bounds2 box;
         const auto all = [&](auto&& each) {
           each(sole.outline);
           for (const auto& toe : sole.toes) each(toe);

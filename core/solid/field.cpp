@@ -1,5 +1,6 @@
 #include "solid/field.h"
 
+#include "head/head_body.h"
 #include "solid/part_query.h"
 
 #include <Eigen/Geometry>
@@ -15,12 +16,6 @@ constexpr double kSure = 1.6;       ///< times a ball's radius a distance has to
 constexpr double kEstimate = 2.5;   ///< times over that a head's distance may be told too large
 constexpr double kHeadBlend = 0.08; ///< of the head's length: how wide it runs into the neck
 constexpr double kFillet = 1.3;     ///< widths from both surfaces that a fillet reaches, and a little
-
-/// Two surfaces with the crease between them rounded (a quadratic smooth minimum).
-double filleted(double a, double b, double blend) {
-  const double h = std::max(blend - std::abs(a - b), 0.0);
-  return std::min(a, b) - (blend > 0 ? h * h / (4 * blend) : 0);
-}
 
 double distanceToLine(const Vec3& p, const Vec3& a, const Vec3& b) {
   const Vec3 run = b - a;
@@ -284,8 +279,8 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
     for (size_t i = 0; i < count; ++i)
       for (size_t k = i + 1; k < count; ++k)
         if (joined_[static_cast<size_t>(tubes[i].first)][static_cast<size_t>(tubes[k].first)])
-          out.distance = std::min(out.distance, filleted(tubes[i].second, tubes[k].second,
-                                                         filletOf(tubes[i].first, tubes[k].first)));
+          out.distance = std::min(out.distance, filletedMin(tubes[i].second, tubes[k].second,
+                                                            filletOf(tubes[i].first, tubes[k].first)));
   return out;
 }
 

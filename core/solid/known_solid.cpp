@@ -1,34 +1,15 @@
 #include "solid/known_solid.h"
 
+#include "measure/hash.h"
 #include "solid/field.h"
 
 #include <Eigen/Geometry>
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 
 namespace columna {
 namespace {
-
-/// FNV-1a over numbers' bits.
-class Hash {
-public:
-  void add(double value) {
-    std::uint64_t bits = 0;
-    static_assert(sizeof bits == sizeof value);
-    std::memcpy(&bits, &value, sizeof bits);
-    sum_ = (sum_ ^ bits) * 1099511628211ULL;
-    sum_ ^= sum_ >> 29U;
-  }
-  void add(const Vec3& v) {
-    for (const double c : {v.x(), v.y(), v.z()}) add(c);
-  }
-  [[nodiscard]] std::uint64_t sum() const { return sum_; }
-
-private:
-  std::uint64_t sum_ = 14695981039346656037ULL;
-};
 
 double ratio(double now, double before) { return before > 0 ? now / before : 1; }
 
@@ -40,20 +21,22 @@ std::uint64_t solidKey(const Figure& figure, double coat, double skin) {
   h.add(skin);
   h.add(figure.overallHeight);
   for (const FigureBone& b : figure.bones) {
-    h.add(b.begin);
-    h.add(b.end);
-    h.add(b.deepAxis);
-    h.add(b.wire ? 1 : 0);
+    h.addPlace(b.begin);
+    h.addPlace(b.end);
+    h.addPlace(b.deepAxis);
+    h.add(b.wire ? 1.0 : 0.0);
   }
   if (figure.head) {
-    h.add(static_cast<double>(figure.head->form->key() >> 11U)); // 53 bits: a double holds them
-    h.add(figure.head->dials.eyes);
+    h.add(figure.head->form->key());
+    const HeadDials& dials = figure.head->dials; // hollows are in no tube
+    for (const double value : {dials.muzzle, dials.eyes, dials.eyesLower, dials.wide, dials.high})
+      h.add(value);
   }
   for (const Tube& tube : figure.tubes)
     for (const Ring& r : tube.rings) {
-      h.add(r.centre);
-      h.add(r.normal);
-      h.add(r.v);
+      h.addPlace(r.centre);
+      h.addPlace(r.normal);
+      h.addPlace(r.v);
       h.add(r.ru);
       h.add(r.rv);
     }

@@ -110,6 +110,13 @@ TEST_F(FaceTest, APadIsDraggedMadeLargerAndLeftOutAndAllOfItUndoes) {
   wait();
   EXPECT_TRUE(session.project().face.features.at("cheek").out);
   EXPECT_THROW((void)pad("cheek"), std::runtime_error);
+  // What is left out can be put back, long after undo is gone.
+  face().choose({});
+  ASSERT_TRUE(part<FaceCard>()->own()->isVisible());
+  QTest::mouseClick(part<FaceCard>()->own(), Qt::LeftButton);
+  EXPECT_TRUE(session.project().face.none());
+  wait();
+  EXPECT_NEAR(pad("cheek").grams, grams, 1e-9);
 }
 
 TEST_F(FaceTest, EyesAreTakenFromTheRackTheKeysAndTheField) {
