@@ -8,12 +8,7 @@
 namespace columna {
 namespace {
 
-struct Field {
-  const char* key;
-  double FaceRules::*value;
-};
-
-constexpr std::array<Field, 43> kFields{{
+constexpr std::array<RuleField<FaceRules>, 43> kFaceFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -67,12 +62,9 @@ Problem noSizes(const std::string& file) {
 } // namespace
 
 Result<FaceRules> readFaceRules(std::string_view json, const std::string& file) {
-  std::array<std::string_view, kFields.size()> keys;
-  for (size_t k = 0; k < kFields.size(); ++k) keys[k] = kFields[k].key;
-  auto numbers = readNumbers(json, "columna-face-rules/1", keys, file);
-  if (!numbers) return numbers.problem();
-  FaceRules rules;
-  for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
+  auto read = readRules(json, "columna-face-rules/1", kFaceFields, file);
+  if (!read) return read;
+  FaceRules rules = *read;
   for (double* density : {&rules.glass, &rules.acrylic, &rules.clay, &rules.woolGlue, &rules.wood})
     *density /= 1000; // g/cm3 in the file
   const auto root = parseJson(json, file);

@@ -7,12 +7,7 @@
 namespace columna {
 namespace {
 
-struct Field {
-  std::string_view key;
-  double PoseRules::*value;
-};
-
-constexpr std::array<Field, 19> kFields{{
+constexpr std::array<RuleField<PoseRules>, 19> kPoseFields{{
     {"hold_needed", &PoseRules::holdNeeded},       {"nudge_needed", &PoseRules::nudgeNeeded},
     {"effort_adult", &PoseRules::effortAdult},     {"effort_child", &PoseRules::effortChild},
     {"effort_sore", &PoseRules::effortSore},       {"finger_lever", &PoseRules::fingerLever},
@@ -30,13 +25,7 @@ constexpr std::array<std::string_view, 3> kHands{"adult", "child", "sore"};
 } // namespace
 
 Result<PoseRules> readPoseRules(std::string_view json, const std::string& file) {
-  std::array<std::string_view, kFields.size()> keys;
-  for (size_t k = 0; k < kFields.size(); ++k) keys[k] = kFields[k].key;
-  auto numbers = readNumbers(json, "columna-pose-rules/1", keys, file);
-  if (!numbers) return numbers.problem();
-  PoseRules rules;
-  for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
-  return rules;
+  return readRules(json, "columna-pose-rules/1", kPoseFields, file);
 }
 
 std::string_view id(Hands hands) { return kHands[static_cast<size_t>(hands)]; }

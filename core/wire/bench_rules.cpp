@@ -9,12 +9,7 @@
 namespace columna {
 namespace {
 
-struct Field {
-  const char* key;
-  double BenchRules::*value;
-};
-
-constexpr std::array<Field, 17> kFields{{
+constexpr std::array<RuleField<BenchRules>, 17> kBenchFields{{
     {"skewer_share", &BenchRules::skewerShare},
     {"skewer_least", &BenchRules::skewerLeast},
     {"skewer_most", &BenchRules::skewerMost},
@@ -45,13 +40,7 @@ double BenchRules::skewerFor(double thinnest) const {
 double BenchRules::pinFor(double head) const { return std::min(head, pinHeadMost) * pinShare + pinInBody; }
 
 Result<BenchRules> readBenchRules(std::string_view json, const std::string& file) {
-  std::array<std::string_view, kFields.size()> keys;
-  for (size_t k = 0; k < kFields.size(); ++k) keys[k] = kFields[k].key;
-  auto numbers = readNumbers(json, "columna-bench-rules/1", keys, file);
-  if (!numbers) return numbers.problem();
-  BenchRules rules;
-  for (size_t k = 0; k < kFields.size(); ++k) rules.*kFields[k].value = (*numbers)[k];
-  return rules;
+  return readRules(json, "columna-bench-rules/1", kBenchFields, file);
 }
 
 } // namespace columna
