@@ -15,7 +15,7 @@ namespace {
 
 constexpr int kColumns = 6;
 constexpr int kWide = 300, kHigh = 170; ///< pixels an animal
-constexpr int kPatience = 1500;         ///< rounds of 10 ms
+constexpr int kHeadPatience = 1500;     ///< rounds of 10 ms
 
 } // namespace
 
@@ -39,7 +39,7 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
       const QRectF mm = view.seen(from);
       const double scale = std::min((kWide / 2.0 - 12) / mm.width(), (kHigh - 12) / mm.height());
       (void)view.picture(from, scale); // asked for, and waited for
-      for (int round = 0; round < kPatience && view.painting(); ++round) {
+      for (int round = 0; round < kHeadPatience && view.painting(); ++round) {
         QThread::msleep(10);
         QApplication::processEvents();
       }

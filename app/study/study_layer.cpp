@@ -25,8 +25,8 @@ QString jointName(const Plan& plan, const std::string& joint) {
                                             : str(Name(landmarkWords(plan.pattern, joint, View::Front)));
 }
 
-constexpr double kReach = 11; ///< pixels: how near a grip takes the hand
-constexpr double kSnap = 5;   ///< pixels: a joint this near the animal's own place goes there
+constexpr double kGripReach = 11; ///< pixels: how near a grip takes the hand
+constexpr double kSnap = 5;       ///< pixels: a joint this near the animal's own place goes there
 
 QString runOf(const Grip& grip) {
   return QStringLiteral("drag %1 %2 %3")
@@ -114,7 +114,7 @@ std::vector<Grip> StudyLayer::grips(const Viewport& v) const {
 
 std::optional<Grip> StudyLayer::gripAt(const Viewport& v, const QPointF& at) const {
   std::optional<Grip> best;
-  double least = px(kReach);
+  double least = px(kGripReach);
   for (const Grip& g : grips(v))
     if (const double d = QLineF(g.at, at).length(); d < least - 0.5) {
       least = d;

@@ -14,7 +14,7 @@
 namespace columna {
 namespace {
 
-constexpr double kRow = 46;
+constexpr double kStockRow = 46;
 constexpr double kTop = 26;
 constexpr double kLeft = 150; ///< for the wire's name
 
@@ -39,7 +39,7 @@ void StockPanel::lay() {
     for (size_t b = 0; b < stock[w].cuts.bars.size(); ++b) {
       longest_ = std::max(longest_, stock[w].cuts.bars[b].length);
       bars_.push_back({w, b, y});
-      y += px(kRow);
+      y += px(kStockRow);
     }
   setMinimumHeight(nearestWhole(y));
   setAccessibleDescription(sum());

@@ -1,6 +1,7 @@
 #include "anatomy/figure.h"
 
 #include "anatomy/joint_names.h"
+#include "anatomy/plane.h"
 #include "measure/hash.h"
 
 #include <fmt/format.h>
@@ -21,8 +22,6 @@ std::string limbName(const PatternLimb& limb, int side) {
   return name;
 }
 
-Vec3 mirror(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
-
 bool smoothKind(LimbKind kind) {
   return kind == LimbKind::Trunk || kind == LimbKind::Neck || kind == LimbKind::Head ||
          kind == LimbKind::Tail;
@@ -32,7 +31,7 @@ bool smoothKind(LimbKind kind) {
 Vec3 rightUp(const Pattern& pattern, const PatternBone& bone) {
   if (pattern.right)
     if (const auto own = pattern.right->up.find(bone.id); own != pattern.right->up.end()) return own->second;
-  return mirror(bone.up);
+  return mirrored(bone.up);
 }
 
 const std::vector<Station>& stationsOf(const Pattern& pattern, const PatternBone& bone, bool right) {
@@ -46,7 +45,7 @@ Vec3 rightJoint(const Pattern& pattern, const std::string& joint) {
   if (pattern.right)
     if (const auto own = pattern.right->joints.find(joint); own != pattern.right->joints.end())
       return own->second;
-  return mirror(pattern.joints.at(joint));
+  return mirrored(pattern.joints.at(joint));
 }
 
 SweepBone sweepBone(const Figure& figure, const Pattern& pattern, int index) {
@@ -294,13 +293,13 @@ Figure build(const Pattern& pattern) {
       if (pattern.right && own != pattern.right->flatOutlines.end())
         for (const Vec3& p : own->second) right.outline.push_back(p);
       else
-        for (const Vec3& p : left.outline) right.outline.push_back(mirror(p));
+        for (const Vec3& p : left.outline) right.outline.push_back(mirrored(p));
       figure.flats.push_back(std::move(right));
     }
     figure.flats.push_back(std::move(left));
   }
   figure.eyes = {pattern.eye,
-                 (pattern.right && pattern.right->eye ? *pattern.right->eye : mirror(pattern.eye))};
+                 (pattern.right && pattern.right->eye ? *pattern.right->eye : mirrored(pattern.eye))};
   figure.eyeDiameter = pattern.eyeDiameter;
   if (pattern.head) wearHead(figure, pattern);
   const Extent e = extentOf(figure);

@@ -1,12 +1,16 @@
-// Small sums of the plane and of straight stretches, for whoever needs them.
+// Small sums of places, of the plane and of straight stretches, for whoever needs them.
 #pragma once
 
 #include "anatomy/pattern.h"
 
 #include <algorithm>
+#include <cmath>
 #include <vector>
 
 namespace columna {
+
+/// A place on the other side.
+[[nodiscard]] inline Vec3 mirrored(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 /// What a closed outline encloses; above zero when it runs counter-clockwise.
 [[nodiscard]] inline double signedArea(const std::vector<Vec2>& outline) {
@@ -18,6 +22,9 @@ namespace columna {
   }
   return sum;
 }
+
+/// What a closed outline encloses, whichever way it runs.
+[[nodiscard]] inline double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 /// The least and the greatest coordinates of places, one or more.
 struct Bounds2 {

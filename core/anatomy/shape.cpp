@@ -1,6 +1,7 @@
 #include "anatomy/shape.h"
 
 #include "anatomy/character.h"
+#include "anatomy/plane.h"
 #include "anatomy/settle.h"
 #include "anatomy/study_fields.h"
 
@@ -12,8 +13,6 @@ namespace columna {
 namespace {
 
 constexpr double kShortest = 0.005; ///< modules
-
-Vec3 mirror(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 bool usual(const std::pair<const std::string, double>& each) { return each.second == 1; }
 
@@ -64,7 +63,7 @@ private:
     if (side_ > 0 || !b.twin || p_.onMidline(name)) return left;
     if (p_.right)
       if (const auto own = p_.right->joints.find(name); own != p_.right->joints.end()) return own->second;
-    return mirror(left);
+    return mirrored(left);
   }
 
   /// A place carried by a bone: it keeps its share of the bone's length and its distance from it.
@@ -95,7 +94,7 @@ private:
       std::vector<Vec3> moved;
       for (size_t k = 0; k < f.outline.size(); ++k) {
         const PatternBone* bone = p_.bone(f.follow.empty() ? f.bone : f.follow[k]);
-        moved.push_back(carried(*bone, right ? mirror(f.outline[k]) : f.outline[k]));
+        moved.push_back(carried(*bone, right ? mirrored(f.outline[k]) : f.outline[k]));
       }
       if (right)
         out.right->flatOutlines[f.id] = std::move(moved);
@@ -104,7 +103,7 @@ private:
     }
     if (const PatternBone* bone = p_.bone(p_.eyeBone)) {
       if (right)
-        out.right->eye = carried(*bone, mirror(p_.eye));
+        out.right->eye = carried(*bone, mirrored(p_.eye));
       else
         out.eye = carried(*bone, p_.eye);
     }
@@ -164,11 +163,11 @@ void applyMoved(Pattern& out, const Shape& shape) {
     if (at == out.joints.end()) continue;
     if ((left || right) && !out.right) out.right = RightSide();
     if (out.right && !out.onMidline(name) && !out.right->joints.contains(name))
-      out.right->joints[name] = mirror(at->second);
+      out.right->joints[name] = mirrored(at->second);
     Vec3 step = by;
     if (out.onMidline(name)) step.y() = left || right ? step.y() : 0;
     if (!right) at->second += step;
-    if (out.right && !left && !out.onMidline(name)) out.right->joints[name] += right ? step : mirror(step);
+    if (out.right && !left && !out.onMidline(name)) out.right->joints[name] += right ? step : mirrored(step);
   }
 }
 

@@ -9,8 +9,6 @@
 namespace columna {
 namespace {
 
-double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
-
 /// The largest piece of an outline moved outwards; the outline itself where nothing is left.
 std::vector<Vec2> wider(const std::vector<Vec2>& outline, double by) {
   std::vector<Polygon> pieces = drawnIn({outline}, -by, 1);

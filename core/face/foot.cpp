@@ -18,8 +18,6 @@ std::vector<Vec2> scaled(const std::vector<Vec2>& outline, double by) {
   return out;
 }
 
-double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
-
 /// How far an outline reaches along and across a direction.
 Vec2 extentOf(const std::vector<Vec2>& outline, double direction) {
   const Vec2 along(std::cos(direction), std::sin(direction));

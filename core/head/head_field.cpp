@@ -1,5 +1,7 @@
 #include "head/head_field.h"
 
+#include "anatomy/plane.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -19,8 +21,6 @@ HeadBodyShape scaled(HeadBodyShape shape, double by) {
     for (double* length : {&s.x, &s.top, &s.bottom, &s.side, &s.mid}) *length *= by;
   return shape;
 }
-
-Vec3 mirrored(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 } // namespace
 

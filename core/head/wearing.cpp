@@ -1,5 +1,6 @@
 #include "head/wearing.h"
 
+#include "anatomy/plane.h"
 #include "anatomy/proportion.h"
 #include "head/dialled.h"
 #include "measure/hash.h"
@@ -17,8 +18,6 @@ namespace {
 constexpr size_t kSections = 18;     ///< of the rough body
 constexpr double kAsked = 100;       ///< mm: of the head whose eyes' places are looked up
 constexpr double kLeastDetail = 0.4; ///< mm: felt has none finer
-
-Vec3 mirrored(const Vec3& p) { return {p.x(), -p.y(), p.z()}; }
 
 class Surface : public HeadSurface {
 public:

@@ -10,8 +10,8 @@
 namespace columna {
 namespace {
 
-constexpr int kRound = 24;     ///< points round a section
-constexpr double kSame = 1e-6; ///< mm: a mirrored figure stands alike, however its places are rounded
+constexpr int kRound = 24;      ///< points round a section
+constexpr double kAlike = 1e-6; ///< mm: a mirrored figure stands alike, however its places are rounded
 
 int boneOfRing(const Tube& tube, size_t ring) {
   return tube.slabBone[std::min(ring, tube.slabBone.size() - 1)];
@@ -50,12 +50,12 @@ std::vector<Contact> soles(const Figure& figure, double touch, double give) {
       if (leg < 0 || lowest.at(leg) > touch * figure.overallHeight) continue;
       const double bears = std::max(0.0, lowest.at(leg)) + give * figure.overallHeight;
       const Ring& ring = tube.rings[i];
-      if (lowestOf(ring).z() > bears + kSame) continue;
+      if (lowestOf(ring).z() > bears + kAlike) continue;
       out.push_back({lowestOf(ring), leg});
       for (int k = 0; k < kRound; ++k) {
         const double angle = 2 * std::numbers::pi * k / kRound;
         const Vec3 p = ring.centre + std::cos(angle) * ring.ru * ring.u + std::sin(angle) * ring.rv * ring.v;
-        if (p.z() <= bears + kSame) out.push_back({p, leg});
+        if (p.z() <= bears + kAlike) out.push_back({p, leg});
       }
     }
   return out;

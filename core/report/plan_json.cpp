@@ -1,6 +1,7 @@
 #include "report/plan_json.h"
 
 #include "measure/gauge.h"
+#include "report/json_number.h"
 #include "report/wool_plan_json.h"
 
 #include <nlohmann/json.hpp>
@@ -11,9 +12,6 @@ namespace columna {
 namespace {
 
 using Json = nlohmann::json;
-
-/// A factor, or null where nothing loads the limb.
-Json factor(double value) { return std::isfinite(value) ? Json(value) : Json(nullptr); }
 
 double inDegrees(double radians) { return radians * 180 / 3.141592653589793; }
 
@@ -47,9 +45,9 @@ Json limbsJson(const Plan& plan) {
              {"strands", p.wired ? p.section.strands() : 0},
              {"wire", p.wired ? wireJson(p.section) : Json(nullptr)},
              {"moment_Nmm", p.hold.moment},
-             {"hold_factor", p.wired ? factor(p.hold.hold) : Json(nullptr)},
+             {"hold_factor", p.wired ? orNone(p.hold.hold) : Json(nullptr)},
              {"weight_share", plan.loads.shares[l]},
-             {"nudge_factor", p.wired ? factor(p.hold.nudge) : Json(nullptr)},
+             {"nudge_factor", p.wired ? orNone(p.hold.nudge) : Json(nullptr)},
              {"effort_N", p.hold.effort},
              {"verdict", word(p.verdict)},
              {"core_g", w.core},

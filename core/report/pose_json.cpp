@@ -1,6 +1,7 @@
 #include "report/pose_json.h"
 
 #include "pose/posing.h"
+#include "report/json_number.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,8 +15,6 @@ using Json = nlohmann::json;
 /// A factor, or null where there is no end to it.
 constexpr double kMostBends = 1e4; ///< beyond that a number means nothing
 
-Json factor(double value) { return std::isfinite(value) ? Json(value) : Json(nullptr); }
-
 Json vec(const Vec3& v) { return Json::array({v.x(), v.y(), v.z()}); }
 
 Json poseJson(const PoseReport& r, const std::string& name) {
@@ -24,10 +23,10 @@ Json poseJson(const PoseReport& r, const std::string& name) {
     joints.push_back({{"id", j.hold.id},
                       {"moment_Nmm", j.hold.moment},
                       {"capacity_Nmm", j.hold.capacity},
-                      {"hold_factor", factor(j.hold.hold)},
-                      {"nudge_factor", factor(j.hold.nudge)},
+                      {"hold_factor", orNone(j.hold.hold)},
+                      {"nudge_factor", orNone(j.hold.nudge)},
                       {"effort_N", j.hold.effort},
-                      {"life_bends", j.life.bends > kMostBends ? Json(nullptr) : factor(j.life.bends)},
+                      {"life_bends", j.life.bends > kMostBends ? Json(nullptr) : orNone(j.life.bends)},
                       {"life_class", words(j.life.usable)},
                       {"recoil_Nmm", j.hold.recoil},
                       {"sag_mm", j.hold.sag},
@@ -126,7 +125,7 @@ Json frameJson(const PoseReport& r) {
           {"end_moments", std::move(moments)},
           {"reactions", std::move(reactions)},
           {"buckling_factors", limits.buckling},
-          {"collapse_factor", factor(limits.collapse)},
+          {"collapse_factor", orNone(limits.collapse)},
           {"stable", r.sums.stable}};
 }
 

@@ -13,7 +13,7 @@ namespace columna {
 namespace {
 
 constexpr double kPicture = 62; ///< mm wide
-constexpr double kRow = 48;     ///< mm a pose
+constexpr double kPoseRow = 48; ///< mm a pose
 constexpr size_t kMostOfAnimal = 3;
 
 Said factor(double value) {
@@ -63,11 +63,11 @@ private:
         right = std::max(right, p.x());
         high = std::max(high, p.y());
       }
-    const double s = std::min((kPicture - 4) / (right - left), (kRow - 10) / std::max(high, 1.0));
+    const double s = std::min((kPicture - 4) / (right - left), (kPoseRow - 10) / std::max(high, 1.0));
     for (const Polygon& polygon : outlines) {
       Mark m;
       for (const Vec2& p : polygon)
-        m.points.emplace_back(kMargin + 2 + (p.x() - left) * s, top + kRow - 8 - p.y() * s);
+        m.points.emplace_back(kMargin + 2 + (p.x() - left) * s, top + kPoseRow - 8 - p.y() * s);
       m.closed = true;
       m.filled = true;
       m.fill = Rgb{240, 233, 220};
@@ -76,11 +76,11 @@ private:
       pages_.marks().push_back(std::move(m));
     }
     pages_.marks().push_back(
-        line({kMargin, top + kRow - 8}, {kMargin + kPicture, top + kRow - 8}, 0.2, kFaint));
+        line({kMargin, top + kPoseRow - 8}, {kMargin + kPicture, top + kPoseRow - 8}, 0.2, kFaint));
   }
 
   void one(const PoseReport& r, const Said& name) {
-    pages_.room(kRow + 4);
+    pages_.room(kPoseRow + 4);
     const double top = pages_.y() - 6;
     picture(r.figure, top);
     const double x = kMargin + kPicture + 6;
@@ -111,7 +111,7 @@ private:
       if (f.level == Level::Good || said++ == 2) break;
       tell(f.text, x, y, false, kFaint);
     }
-    pages_.y() = std::max(top + kRow, y + 2) + 8;
+    pages_.y() = std::max(top + kPoseRow, y + 2) + 8;
   }
 
   void handling() {

@@ -5,23 +5,23 @@
 namespace columna {
 namespace {
 
-constexpr double kBetween = 8; ///< mm between two soles
-constexpr double kScale = 50;  ///< mm: the bar to check a print by
+constexpr double kBetweenSoles = 8; ///< mm between two soles
+constexpr double kSoleScale = 50;   ///< mm: the bar to check a print by
 
-class Drawer {
+class SoleDrawer {
 public:
-  Drawer() {
+  SoleDrawer() {
     for (const char* name : {"foot", "toes", "pads", "claws", "notes"}) out_.layers.push_back({name, {}, {}});
   }
 
   Drawing run(const std::vector<Sole>& soles) {
     for (const Sole& sole : soles)
       for (const bool left : {true, false}) foot(sole, left);
-    layer("notes").lines.push_back({{{0, -16}, {kScale, -16}}, false});
-    for (const double x : {0.0, kScale}) layer("notes").lines.push_back({{{x, -18}, {x, -14}}, false});
+    layer("notes").lines.push_back({{{0, -16}, {kSoleScale, -16}}, false});
+    for (const double x : {0.0, kSoleScale}) layer("notes").lines.push_back({{{x, -18}, {x, -14}}, false});
     layer("notes").texts.push_back({{0, -24}, 4, "50 mm"});
     out_.low = Vec2(0, -27);
-    out_.high = Vec2(std::max(at_, kScale), top_ + 4);
+    out_.high = Vec2(std::max(at_, kSoleScale), top_ + 4);
     return std::move(out_);
   }
 
@@ -63,7 +63,7 @@ private:
     for (const SolePad& pad : sole.pads) draw("pads", pad.outline);
     for (const SoleClaw& claw : sole.claws) draw("claws", claw.outline);
     layer("notes").texts.push_back({{aside + low, -7}, 3, sole.which + (left ? " L" : " R")});
-    at_ += std::max(high - low, 14.0) + kBetween;
+    at_ += std::max(high - low, 14.0) + kBetweenSoles;
   }
 
   Drawing out_;
@@ -72,6 +72,6 @@ private:
 
 } // namespace
 
-Drawing soleDrawing(const std::vector<Sole>& soles) { return Drawer().run(soles); }
+Drawing soleDrawing(const std::vector<Sole>& soles) { return SoleDrawer().run(soles); }
 
 } // namespace columna

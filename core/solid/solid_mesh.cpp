@@ -17,8 +17,8 @@
 namespace columna {
 namespace {
 
-constexpr int kSide = 8; ///< cells a block
-constexpr int kCorners = kSide + 1;
+constexpr int kPatchSide = 8; ///< cells a block
+constexpr int kCorners = kPatchSide + 1;
 
 /// Vertices and faces of one slice; vertices on its two sides are named by their grid edge, to be joined to
 /// the neighbours'.
@@ -38,7 +38,7 @@ public:
       low = low.cwiseMin(plate.low());
       high = high.cwiseMax(plate.high());
     }
-    const double block = kSide * wish.cell;
+    const double block = kPatchSide * wish.cell;
     for (int n = 0; n < 3; ++n) {
       first_[n] = static_cast<int>(std::floor((low[n] - 2 * wish.cell) / block));
       count_[n] = static_cast<int>(std::ceil((high[n] + 2 * wish.cell) / block)) - first_[n];
@@ -50,7 +50,7 @@ public:
   Patch slice(int bx) const {
     Patch patch;
     std::unordered_map<std::uint64_t, int> known;
-    const double block = kSide * wish_.cell;
+    const double block = kPatchSide * wish_.cell;
     const double reach = block * std::sqrt(3.0) / 2 + band();
     const std::vector<int> all = field_.all();
     std::vector<int> slab;
@@ -80,7 +80,8 @@ public:
     }
     for (const auto& [key, vertex] : known) {
       const auto x = static_cast<int>(key >> 42U);
-      if ((key & 3U) != 0 && (x == bx * kSide || x == (bx + 1) * kSide)) patch.rim.emplace_back(key, vertex);
+      if ((key & 3U) != 0 && (x == bx * kPatchSide || x == (bx + 1) * kPatchSide))
+        patch.rim.emplace_back(key, vertex);
     }
     return patch;
   }
@@ -97,8 +98,8 @@ private:
   void cells(const Eigen::Vector3i& block, const std::vector<int>& parts,
              const std::vector<const Plate*>& plates, Patch& patch,
              std::unordered_map<std::uint64_t, int>& known) const {
-    const Eigen::Vector3i origin = block * kSide; // in cells from `first_`
-    const Vec3 base = (first_ * kSide + origin).cast<double>() * wish_.cell;
+    const Eigen::Vector3i origin = block * kPatchSide; // in cells from `first_`
+    const Vec3 base = (first_ * kPatchSide + origin).cast<double>() * wish_.cell;
     std::array<double, kCorners * kCorners * kCorners> d{};
     const auto at = [](int i, int j, int k) {
       const int index = (i * kCorners + j) * kCorners + k;
@@ -118,9 +119,9 @@ private:
         }
     if (!inside || !outside) return;
     const auto& cases = cubeCases();
-    for (int i = 0; i < kSide; ++i)
-      for (int j = 0; j < kSide; ++j)
-        for (int k = 0; k < kSide; ++k) {
+    for (int i = 0; i < kPatchSide; ++i)
+      for (int j = 0; j < kPatchSide; ++j)
+        for (int k = 0; k < kPatchSide; ++k) {
           unsigned which = 0;
           for (int c = 0; c < 8; ++c)
             if (d[at(i + (c & 1), j + ((c >> 1) & 1), k + (c >> 2))] < 0)

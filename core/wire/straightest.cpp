@@ -24,14 +24,14 @@ std::vector<int> straightestPairing(PointKind kind, const std::vector<StrandEnd>
     const int i = left[a].back();
     left[a].pop_back();
     const int j = left[b].back();
-    const int pi = pathOf(i);
-    const int pj = pathOf(j);
-    if (pi == pj) {
+    const int pathA = pathOf(i);
+    const int pathB = pathOf(j);
+    if (pathA == pathB) {
       left[a].push_back(i);
       return false;
     }
     left[b].pop_back();
-    if (pi >= 0 && pj >= 0) joined[pj] = pi;
+    if (pathA >= 0 && pathB >= 0) joined[pathB] = pathA;
     mates[static_cast<size_t>(i)] = j;
     mates[static_cast<size_t>(j)] = i;
     return true;

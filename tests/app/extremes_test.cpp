@@ -37,6 +37,8 @@ protected:
         if (usable(field)) names << field->accessibleName();
       for (const QString& name : names)
         for (const char* text : kTexts) {
+          // The second round is for the other units: what names its own is what it was.
+          if (round > 0 && QString::fromLatin1(text).endsWith(QLatin1Char('m'))) continue;
           QLineEdit* field = nullptr;
           for (QLineEdit* each : window.findChildren<QLineEdit*>())
             if (usable(each) && each->accessibleName() == name) field = each;

@@ -12,9 +12,9 @@ using namespace columna::test;
 
 namespace {
 
-int limb(const Plan& plan, const char* id) { return *plan.figure->limb(id); }
+int limbAt(const Plan& plan, const char* id) { return *plan.figure->limb(id); }
 const LimbPlan& of(const Plan& plan, const char* id) {
-  return plan.limbs[static_cast<size_t>(limb(plan, id))];
+  return plan.limbs[static_cast<size_t>(limbAt(plan, id))];
 }
 
 } // namespace
@@ -27,7 +27,7 @@ TEST(WireEdit, TheNewestChoiceCountsForAllThatShareAWire) {
     for (const char* each : {"trunk", "neck", "left-foreleg", "tail"}) {
       if (!of(plan, each).wired) continue;
       for (const double d : {1.5, 2.5}) {
-        const auto made = edit::wireOf(p, planned(p), limb(plan, each), d);
+        const auto made = edit::wireOf(p, planned(p), limbAt(plan, each), d);
         ASSERT_TRUE(made) << made.problem().sentence();
         p = *made;
         EXPECT_DOUBLE_EQ(of(planned(p), each).section.diameter, d) << each << " " << id(built);
@@ -39,7 +39,7 @@ TEST(WireEdit, TheNewestChoiceCountsForAllThatShareAWire) {
 
 TEST(WireEdit, StepsGoToTheEndsOfWhatIsSoldAndSaySo) {
   Project p = project("red_fox", 160);
-  const int leg = limb(planned(p), "left-foreleg");
+  const int leg = limbAt(planned(p), "left-foreleg");
   int steps = 0;
   for (;; ++steps) {
     const Plan now = planned(p);
@@ -73,12 +73,12 @@ TEST(WireEdit, WhatHasNoWireCannotBeGivenAGauge) {
   const Project wired = project("red_fox", 160);
   const Plan made = planned(wired);
   for (const double d : {0.0, -1.0, 1e9, std::nan("")})
-    EXPECT_FALSE(edit::wireOf(wired, made, limb(made, "trunk"), d)) << d;
+    EXPECT_FALSE(edit::wireOf(wired, made, limbAt(made, "trunk"), d)) << d;
 }
 
 TEST(WireEdit, DoubledTwiceIsFourStrandsAndNoMore) {
   Project p = project("red_fox", 160);
-  const int leg = limb(planned(p), "left-hindleg");
+  const int leg = limbAt(planned(p), "left-hindleg");
   p = edit::strandsOf(p, planned(p), leg, 1);
   for (const int strands : {2, 4}) {
     const Plan now = planned(p);
@@ -96,8 +96,8 @@ TEST(WireEdit, DoubledTwiceIsFourStrandsAndNoMore) {
 TEST(WireEdit, AMetalIsChosenForTheWholeWireInTheSizeTheSumsPropose) {
   Project p = project("red_fox", 160);
   const Plan plan = planned(p);
-  p = *edit::wireOf(p, plan, limb(plan, "trunk"), 3);
-  const auto steel = edit::metalOf(p, planned(p), limb(plan, "trunk"), "steel-florist");
+  p = *edit::wireOf(p, plan, limbAt(plan, "trunk"), 3);
+  const auto steel = edit::metalOf(p, planned(p), limbAt(plan, "trunk"), "steel-florist");
   ASSERT_TRUE(steel);
   const Plan then = planned(*steel);
   EXPECT_EQ(of(then, "trunk").section.material.id, "steel-florist");
@@ -165,7 +165,7 @@ TEST(WireEdit, AMovedEndLeavesAllTheWiresStretchesWired) {
 
 TEST(WoolEdit, FirmnessStepsStopAtTheEndsAndTakeTheTwinAlong) {
   Project p = project("red_fox", 160);
-  const int leg = limb(planned(p), "left-foreleg");
+  const int leg = limbAt(planned(p), "left-foreleg");
   p = edit::felted(p, planned(p), leg, Firmness::Soft);
   for (int k = 0; k < 4; ++k) p = edit::feltedStep(p, planned(p), leg, 1);
   EXPECT_EQ(planned(p).wool->limbs[static_cast<size_t>(leg)].firmness, Firmness::Firm);
@@ -181,9 +181,9 @@ TEST(WoolEdit, FirmnessStepsStopAtTheEndsAndTakeTheTwinAlong) {
 
 TEST(WoolEdit, ANeckCarriesTheHeadAndALegItself) {
   const Plan plan = planned(project("red_fox", 160));
-  EXPECT_EQ(edit::carriedBy(plan, limb(plan, "neck")), limb(plan, "head"));
-  EXPECT_EQ(edit::carriedBy(plan, limb(plan, "trunk")), limb(plan, "head"));
-  EXPECT_EQ(edit::carriedBy(plan, limb(plan, "left-foreleg")), limb(plan, "left-foreleg"));
+  EXPECT_EQ(edit::carriedBy(plan, limbAt(plan, "neck")), limbAt(plan, "head"));
+  EXPECT_EQ(edit::carriedBy(plan, limbAt(plan, "trunk")), limbAt(plan, "head"));
+  EXPECT_EQ(edit::carriedBy(plan, limbAt(plan, "left-foreleg")), limbAt(plan, "left-foreleg"));
 }
 
 TEST(WoolEdit, NumbersNoWoolHasAreRefused) {
@@ -191,10 +191,10 @@ TEST(WoolEdit, NumbersNoWoolHasAreRefused) {
   const Plan plan = planned(p);
   for (const double bad : {0.0, -0.1, edit::kDensest + 0.1, std::nan("")})
     EXPECT_FALSE(edit::densityOf(p, plan, 0, bad)) << bad;
-  const auto own = edit::densityOf(p, plan, limb(plan, "trunk"), 0.12);
+  const auto own = edit::densityOf(p, plan, limbAt(plan, "trunk"), 0.12);
   ASSERT_TRUE(own);
-  EXPECT_NEAR(planned(*own).wool->limbs[static_cast<size_t>(limb(plan, "trunk"))].density, 0.12e-3, 1e-9);
-  EXPECT_EQ(*edit::densityOf(*own, plan, limb(plan, "trunk"), std::nullopt), p);
+  EXPECT_NEAR(planned(*own).wool->limbs[static_cast<size_t>(limbAt(plan, "trunk"))].density, 0.12e-3, 1e-9);
+  EXPECT_EQ(*edit::densityOf(*own, plan, limbAt(plan, "trunk"), std::nullopt), p);
   for (const double bad : {-1.0, 101.0, std::nan("")}) EXPECT_FALSE(edit::coatLaid(p, bad)) << bad;
   EXPECT_EQ(*edit::coatLaid(*edit::coatLaid(p, 3), std::nullopt), p);
 }
@@ -288,7 +288,7 @@ TEST(PoseEdit, ADraggedPawGoesThereAndOneOutOfReachSaysSo) {
   int paw = -1;
   for (size_t k = 0; k < plan.skeleton->points.size(); ++k)
     if (plan.skeleton->points[k].id.starts_with("right-") &&
-        plan.skeleton->limbs[static_cast<size_t>(limb(plan, "right-foreleg"))].front().points.back() ==
+        plan.skeleton->limbs[static_cast<size_t>(limbAt(plan, "right-foreleg"))].front().points.back() ==
             static_cast<int>(k))
       paw = static_cast<int>(k);
   ASSERT_GE(paw, 0);
@@ -325,10 +325,10 @@ TEST(WireEdit, WhatIsRefusedIsToldInTheMakersUnits) {
     change(wrong);
     no(edit::wireAdded(p, wrong));
   }
-  no(edit::wireOf(p, plan, limb(plan, "left-foreleg"), 900));
+  no(edit::wireOf(p, plan, limbAt(plan, "left-foreleg"), 900));
   no(edit::handlingSet(p, 1e9));
   for (const AllowanceField& field : allowanceFields) no(edit::allowanceSet(p, "", field, 1e7));
-  no(edit::densityOf(p, plan, limb(plan, "trunk"), 9000.0));
+  no(edit::densityOf(p, plan, limbAt(plan, "trunk"), 9000.0));
   no(edit::coatLaid(p, 9000.0));
   no(edit::rowsOf(p, 9000.0));
   EXPECT_EQ(refused.size(), 8 + allowanceFields.size());

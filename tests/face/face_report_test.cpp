@@ -1,17 +1,12 @@
 // What a head of a size asks of the maker, for every animal.
 #include "../head/heads.h"
 #include "face/face_report.h"
-#include "measure/disk.h"
+#include "rules.h"
 
 using namespace columna;
 using namespace columna::test;
 
 namespace {
-
-FaceRules rules() {
-  return readFaceRules(*readFile(std::filesystem::path(COLUMNA_DATA_DIR) / "work/face.json"), "face.json")
-      .value();
-}
 
 const FacePin* pinOf(const FaceReport& report, const std::string& id) {
   for (const FacePin& pin : report.pins)

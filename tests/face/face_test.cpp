@@ -6,6 +6,7 @@
 #include "head/head_field.h"
 #include "head/head_reader.h"
 #include "measure/disk.h"
+#include "rules.h"
 #include "support.h"
 
 #include <nlohmann/json.hpp>
@@ -17,17 +18,6 @@ using namespace columna;
 using namespace columna::test;
 
 namespace {
-
-const std::string kRulesFile = (std::filesystem::path(COLUMNA_DATA_DIR) / "work/face.json").string();
-
-const FaceRules& rules() {
-  static const FaceRules read = [] {
-    auto made = readFaceRules(*readFile(kRulesFile), "face.json");
-    EXPECT_TRUE(made) << made.problem().sentence();
-    return std::move(made).value();
-  }();
-  return read;
-}
 
 TapedSurface oval(const Vec3& r) {
   return {[r](const Vec3& p) {
@@ -165,7 +155,8 @@ TEST(Ears, ACupStiffensThem) {
 }
 
 TEST(FaceRules, AnIncompleteFileIsOneSentence) {
-  const auto whole = nlohmann::json::parse(*readFile(kRulesFile));
+  const auto whole =
+      nlohmann::json::parse(*readFile(std::filesystem::path(COLUMNA_DATA_DIR) / "work/face.json"));
   for (const auto& [key, value] : whole.items()) {
     auto less = whole;
     less.erase(key);

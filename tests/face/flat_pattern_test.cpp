@@ -3,19 +3,13 @@
 #include "anatomy/plane.h"
 #include "face/flat_pattern.h"
 #include "measure/disk.h"
+#include "rules.h"
 #include "sheet/flat_drawing.h"
 
 using namespace columna;
 using namespace columna::test;
 
 namespace {
-
-FaceRules rules() {
-  return readFaceRules(*readFile(std::filesystem::path(COLUMNA_DATA_DIR) / "work/face.json"), "face.json")
-      .value();
-}
-
-double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
 
 /// A square ear of 0.5 modules, 0.06 thick.
 HeadFlat square() {

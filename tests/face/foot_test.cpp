@@ -3,23 +3,13 @@
 #include "anatomy/plane.h"
 #include "face/foot.h"
 #include "measure/disk.h"
+#include "rules.h"
 #include "sheet/sole_drawing.h"
 
 #include <numbers>
 
 using namespace columna;
 using namespace columna::test;
-
-namespace {
-
-FaceRules rules() {
-  return readFaceRules(*readFile(std::filesystem::path(COLUMNA_DATA_DIR) / "work/face.json"), "face.json")
-      .value();
-}
-
-double areaOf(const std::vector<Vec2>& outline) { return std::abs(signedArea(outline)); }
-
-} // namespace
 
 TEST(Soles, APadWeighsAsHalfAnOval) {
   HeadPattern head = shippedHead("red_fox");

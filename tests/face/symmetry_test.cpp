@@ -4,6 +4,7 @@
 #include "../head/heads.h"
 #include "face/tape.h"
 #include "project/heads.h"
+#include "rules.h"
 
 #include <gtest/gtest.h>
 
@@ -11,8 +12,6 @@
 
 namespace columna::test {
 namespace {
-
-FaceRules rules() { return shelf().face; }
 
 double tapeOn(const HeadField& field, const Vec3& a, const Vec3& b) {
   const TapedSurface surface{[&](const Vec3& p) { return field.distance(p); },
