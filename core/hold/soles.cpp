@@ -81,6 +81,7 @@ std::vector<double> legShares(const Figure& figure, const std::vector<Contact>& 
     high = high.cwiseMax(p);
   }
   std::vector<std::pair<int, Vec2>> feet;
+  feet.reserve(boxes.size());
   for (const auto& [limb, box] : boxes) feet.emplace_back(limb, (box.first + box.second) / 2);
   while (!feet.empty()) {
     // Of all shares that balance, those with the least sum of squares: a plane over the feet.
