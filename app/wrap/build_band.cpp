@@ -38,11 +38,13 @@ std::vector<Stretch> stretches(const Session& session) {
   for (const BuildStep& s : session.build().steps()) {
     const bool coatWool =
         s.kind == BuildStep::Kind::Coat || s.kind == BuildStep::Kind::Mark ||
+        s.kind == BuildStep::Kind::Hair ||
         (s.kind == BuildStep::Kind::Wind && plan.wool->limbs[static_cast<size_t>(s.limb)].allCoat);
     const QString name = s.kind == BuildStep::Kind::Pad    ? BuildBand::tr("pads")
                          : s.kind == BuildStep::Kind::Skin ? BuildBand::tr("skin")
                          : s.kind == BuildStep::Kind::Coat ? BuildBand::tr("coat")
                          : s.kind == BuildStep::Kind::Mark ? BuildBand::tr("markings")
+                         : s.kind == BuildStep::Kind::Hair ? BuildBand::tr("hair")
                          : plan.figure->limbs[static_cast<size_t>(s.limb)].kind == LimbKind::Digits
                              ? BuildBand::tr("feet")
                              : BuildBand::tr("winding");

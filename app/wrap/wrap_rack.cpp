@@ -87,6 +87,8 @@ void WrapRack::gather() {
       heap.grams = pad.grams;
     } else if (step.kind == BuildStep::Kind::Mark) {
       heap.name = str(plan.wool->markings[static_cast<size_t>(step.pad)].name);
+    } else if (step.kind == BuildStep::Kind::Hair) {
+      heap.name = str(Name(plan.wool->hair[static_cast<size_t>(step.pad)].name));
     } else {
       heap.name = str(Name(limb.part));
       if (step.kind == BuildStep::Kind::Skin) heap.name = tr("skin, %1").arg(heap.name);
@@ -246,6 +248,10 @@ void WrapRack::paintHeap(QPainter& p, const Heap& heap, int number) const {
     draw(strip(QRectF(left, r.top() + px(34), room, px(10))), share >= 1 - 1e-9);
     count = tr("%1 wool, in place of coat")
                 .arg(str(Name(word(plan.wool->markings[static_cast<size_t>(heap.pad)].tone))));
+    break;
+  case BuildStep::Kind::Hair:
+    draw(strip(QRectF(left, r.top() + px(34), room, px(10))), share >= 1 - 1e-9);
+    count = str(hairWords(plan.wool->hair[static_cast<size_t>(heap.pad)]), session_.units());
     break;
   case BuildStep::Kind::Coat:
     for (int i = 0; i < 2; ++i)

@@ -348,6 +348,8 @@ Figure scaledTo(Figure f, double scale) {
   for (Vec3& eye : f.eyes) eye *= scale;
   if (f.head) {
     f.head->length *= scale;
+    for (HeadRow& row : f.head->rows)
+      for (double* mm : {&row.root, &row.shown, &row.wide, &row.at}) *mm *= scale;
     f.head->origin *= scale;
     for (WornHead::Stretch& s : f.head->stretches) s.from *= scale;
   }

@@ -2,6 +2,7 @@
 
 #include "anatomy/figure.h"
 #include "anatomy/proportion.h"
+#include "measure/hash.h"
 
 #include <Eigen/Geometry>
 
@@ -265,6 +266,15 @@ void wearHead(Figure& figure, const Pattern& pattern) {
   for (const WornHead::Stretch& stretch : head.stretches)
     takeSections(figure.bones[static_cast<size_t>(stretch.bone)], head, rough);
   Wearer(figure, head).add(rough, own.hard);
+  // Ears are in the outline, though not in the surface that the form's key is of.
+  Hash shape;
+  shape.add(figure.shapeKey);
+  for (const RoughHead::Sheet& sheet : rough.sheets)
+    for (const Vec3& p : sheet.outline) shape.addPlace(p);
+  figure.shapeKey = shape.sum();
+  head.rows = rough.rows;
+  for (HeadRow& row : head.rows)
+    for (double* mm : {&row.root, &row.shown, &row.wide, &row.at}) *mm *= head.length;
   if (rough.eyeDiameter > 0) {
     const Vec3 left = head.length * rough.eye;
     figure.eyes = {head.toFigure(left), head.toFigure({left.x(), -left.y(), left.z()})};

@@ -30,6 +30,24 @@ struct HeadDials {
   [[nodiscard]] bool operator==(const HeadDials&) const = default;
 };
 
+/// A row of hair or feathers rooted on a head along a line, or in a ring. On a form in head modules, on a
+/// figure in mm.
+struct HeadRow {
+  enum class Kind {
+    Tufts,    ///< of wool, laid double
+    Feathers, ///< flat pieces of felt, as wide as `wide`
+    Singles   ///< whiskers and lashes: no wool
+  };
+  std::string id;
+  Kind kind = Kind::Tufts;
+  bool twin = false;
+  double root = 0;  ///< length of the line of roots, one side
+  double shown = 0; ///< how long it is to be seen
+  double wide = 0;  ///< across one feather or hair
+  int count = 0;    ///< on one side, as the animal has them
+  double at = 0;    ///< the roots' mean x
+};
+
 /// A head as a surface, mm.
 class HeadSurface {
 public:
@@ -77,6 +95,7 @@ struct RoughHead {
   std::vector<Oval> pads;    ///< what is laid on, both of a pair
   std::vector<Swept> swept;  ///< both of a pair
   std::vector<Sheet> sheets; ///< the left one of a pair
+  std::vector<HeadRow> rows; ///< from behind forwards, as they are laid
   Vec3 eye = Vec3(0, 0, 0);  ///< on the surface
   double eyeDiameter = 0;    ///< 0 without eyes
 };
@@ -121,9 +140,10 @@ struct WornHead {
   double length = 0;                                  ///< mm
   Vec3 origin{0, 0, 0};                               ///< the occiput
   Eigen::Matrix3d axes = Eigen::Matrix3d::Identity(); ///< columns: the head's x, y and z
-  double eyeDensity = 0; ///< g/mm3 of the ball an eye is as large as; 0: eyes of wool
-  int tube = 0;          ///< the first of its tubes, which has its sections
-  int tubes = 0;         ///< how many stand for what its surface is
+  double eyeDensity = 0;     ///< g/mm3 of the ball an eye is as large as; 0: eyes of wool
+  std::vector<HeadRow> rows; ///< from behind forwards
+  int tube = 0;              ///< the first of its tubes, which has its sections
+  int tubes = 0;             ///< how many stand for what its surface is
   /// A stretch of the head that is a bone's: from x on, mm.
   struct Stretch {
     int bone = 0;

@@ -3,6 +3,7 @@
 #include "anatomy/plane.h"
 #include "anatomy/proportion.h"
 #include "head/dialled.h"
+#include "head/head_rows.h"
 #include "measure/hash.h"
 
 #include <Eigen/Geometry>
@@ -62,6 +63,13 @@ std::uint64_t keyOf(const HeadPattern& head) {
   for (const HeadEye& e : head.eyes) {
     h.addPlace(e.at);
     h.add(e.diameter);
+  }
+  for (const HeadHair& hair : head.hair) {
+    for (const Vec3& p : hair.line) h.addPlace(p);
+    h.addPlace(hair.at.value_or(Vec3(0, 0, 0)));
+    for (const double v : {hair.inner, hair.flat, hair.length, hair.width}) h.add(v);
+    h.add(static_cast<double>(hair.count));
+    h.add(hair.twin ? 1.0 : 0.0);
   }
   return h.sum();
 }
@@ -129,6 +137,7 @@ private:
       for (auto* points : {&out.sheets.back().outline, &out.sheets.back().points})
         for (Vec3& p : *points) p = p.cwiseProduct(spread);
     }
+    out.rows = rowsOf(head, field);
     if (!head.eyes.empty()) {
       const HeadEye& eye = head.eyes.front();
       const Vec3 at = eye.at * kAsked;

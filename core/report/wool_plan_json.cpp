@@ -8,6 +8,14 @@ namespace columna {
 
 using Json = nlohmann::json;
 
+namespace {
+
+const char* word(HeadRow::Kind kind) {
+  return kind == HeadRow::Kind::Tufts ? "tufts" : kind == HeadRow::Kind::Feathers ? "feathers" : "singles";
+}
+
+} // namespace
+
 Json woolJson(const Plan& plan) {
   Json limbs = Json::array();
   for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
@@ -43,6 +51,7 @@ Json woolJson(const Plan& plan) {
                      {"coat_g", w.coat},
                      {"flat_g", w.flats},
                      {"fur_g", w.fur},
+                     {"hair_g", w.hair},
                      {"ready_g", w.ready},
                      {"saved_g", w.saved},
                      {"all_coat", w.allCoat},
@@ -53,12 +62,30 @@ Json woolJson(const Plan& plan) {
   }
   Json markings = Json::array();
   for (const MarkedArea& m : plan.wool->markings) markings.push_back({{"area_mm2", m.area}, {"g", m.grams}});
-  return {{"volume_mm3", plan.wool->volume},   {"core_g", plan.wool->core},
-          {"coat_g", plan.wool->coat},         {"coat_laid_mm", plan.wool->coatLaid},
-          {"ready_g", plan.wool->ready},       {"saved_g", plan.wool->saved},
-          {"hours", plan.time.total / 60},     {"hours_low", plan.time.low / 60},
-          {"hours_high", plan.time.high / 60}, {"finish", id(plan.time.finish)},
-          {"limbs", std::move(limbs)},         {"markings", std::move(markings)}};
+  Json hair = Json::array();
+  for (const HairRow& row : plan.wool->hair)
+    hair.push_back({{"id", row.id},
+                    {"kind", word(row.kind)},
+                    {"twin", row.twin},
+                    {"count", row.count},
+                    {"root_mm", row.root},
+                    {"apart_mm", row.apart},
+                    {"shown_mm", row.shown},
+                    {"cut_mm", row.cut},
+                    {"g", row.grams}});
+  return {{"volume_mm3", plan.wool->volume},
+          {"core_g", plan.wool->core},
+          {"coat_g", plan.wool->coat},
+          {"coat_laid_mm", plan.wool->coatLaid},
+          {"ready_g", plan.wool->ready},
+          {"saved_g", plan.wool->saved},
+          {"hours", plan.time.total / 60},
+          {"hours_low", plan.time.low / 60},
+          {"hours_high", plan.time.high / 60},
+          {"finish", id(plan.time.finish)},
+          {"limbs", std::move(limbs)},
+          {"markings", std::move(markings)},
+          {"hair", std::move(hair)}};
 }
 
 std::string girthsCsv(const Plan& plan) {

@@ -67,6 +67,8 @@ Said madeOf(const Plan& plan, const BuildStep& step) {
                : say("thin layers until no core shows");
   case BuildStep::Kind::Mark:
     return say("drawn on the core first, laid in place of coat wool");
+  case BuildStep::Kind::Hair:
+    return hairWords(plan.wool->hair[static_cast<size_t>(step.pad)]);
   }
   return {};
 }

@@ -1,5 +1,7 @@
 #include "wool/bone_wool.h"
 
+#include "wool/hair.h"
+
 #include <algorithm>
 #include <numbers>
 
@@ -101,7 +103,8 @@ std::vector<double> boneGrams(const Figure& figure, const KnownSolid& solid, con
     const double density = densityOf(limb, factor);
     out[b] = (c.wound + c.pads + c.skin) * density + c.coat * (all ? density : rules.coatDensity);
   }
-  if (figure.head) out[static_cast<size_t>(figure.head->bone)] += figure.eyeGrams();
+  if (figure.head)
+    out[static_cast<size_t>(figure.head->bone)] += figure.eyeGrams() + hairGrams(figure, rules);
   for (const ReadyFit& fit : in.ready)
     for (size_t b = 0; b < out.size() && fit.placed > 0; ++b)
       out[b] += fit.grams * fit.byBone[b] / fit.placed;

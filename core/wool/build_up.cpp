@@ -143,6 +143,11 @@ std::vector<BuildStep> buildSteps(const Figure& figure, const WoolPlan& wool) {
     add(BuildStep::Kind::Mark, static_cast<size_t>(most - area.byLimb.begin()), static_cast<int>(m),
         area.grams, say("lay the marking {}, {} wool", AsIs(area.name), Name(word(area.tone))));
   }
+  for (size_t r = 0; r < wool.hair.size() && figure.head; ++r) {
+    const auto limb = static_cast<size_t>(figure.bones[static_cast<size_t>(figure.head->bone)].limb);
+    add(BuildStep::Kind::Hair, limb, static_cast<int>(r), wool.hair[r].grams,
+        say("lay the {}", Name(wool.hair[r].name)));
+  }
   return out;
 }
 
@@ -183,6 +188,7 @@ std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t lim
       m.coat = share;
       break;
     case BuildStep::Kind::Mark:
+    case BuildStep::Kind::Hair:
       break;
     }
   }

@@ -10,9 +10,9 @@ namespace columna {
 
 /// One thing to do with a weighed heap of wool.
 struct BuildStep {
-  enum class Kind { Wind, Pad, Skin, Coat, Mark } kind = Kind::Wind;
+  enum class Kind { Wind, Pad, Skin, Coat, Mark, Hair } kind = Kind::Wind;
   int limb = 0;
-  int pad = -1;     ///< index into the limb's pads, or into the plan's markings
+  int pad = -1;     ///< index into the limb's pads, the plan's markings or its rows of hair
   double grams = 0; ///< of one; twins and pairs have steps of their own
   double from = 0;  ///< g on the figure when it begins
   Said words;       ///< "wind the trunk"
@@ -24,7 +24,8 @@ struct LimbMoment {
 };
 
 /// Feet, hands and digits first while the wire is bare; then the trunk and outwards; then pads in their
-/// order, skins, the coat from the tail to the head, and markings last.
+/// order, skins, the coat from the tail to the head, markings, and the
+/// head's hair last, row by row.
 [[nodiscard]] std::vector<BuildStep> buildSteps(const Figure& figure, const WoolPlan& wool);
 
 /// Where everything is when so many grams are on. Past the last step everything is done.

@@ -37,6 +37,7 @@ public:
 
   WoolPlan run(std::vector<LimbWool> alone) {
     out_.limbs = std::move(alone);
+    out_.hair = hairOn(figure_, rules_);
     flats();
     for (const Marking& marking : in_.wish.markings) {
       MarkedArea area =
@@ -49,7 +50,7 @@ public:
     for (const LimbWool& w : out_.limbs) {
       out_.core += w.core;
       out_.hard += w.hard;
-      out_.coat += w.coat + w.flats + w.fur;
+      out_.coat += w.coat + w.flats + w.fur + w.hair;
       out_.ready += w.ready;
       out_.saved += w.saved;
     }
@@ -102,8 +103,10 @@ private:
     }
     w.coreVolume = w.woundVolume + w.padVolume + w.skinVolume;
     w.allCoat = !anyCore && anyWool;
-    if (figure_.head && figure_.bones[static_cast<size_t>(figure_.head->bone)].limb == static_cast<int>(l))
+    if (figure_.head && figure_.bones[static_cast<size_t>(figure_.head->bone)].limb == static_cast<int>(l)) {
       w.hard += figure_.eyeGrams();
+      w.hair = hairGrams(figure_, rules_);
+    }
     // What is coat wool right through is felted like any part of its firmness; over a core it is laid.
     w.coat = layer * rules_.coatDensity + (w.coatVolume - layer) * w.density;
     w.core = w.coreVolume * w.density;

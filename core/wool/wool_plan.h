@@ -5,6 +5,7 @@
 #include "solid/known_solid.h"
 #include "wool/cover.h"
 #include "wool/felt.h"
+#include "wool/hair.h"
 #include "wool/layers.h"
 #include "wool/needles.h"
 #include "wool/pads.h"
@@ -21,6 +22,7 @@ struct LimbWool {
   double wound = 0, padded = 0, skin = 0;
   double flats = 0;                 ///< ears, fins and the like cut from flat felt
   double fur = 0;                   ///< in rows: fur, feathers or yarn
+  double hair = 0;                  ///< rows of hair and feathers on a head, in itself
   double hard = 0;                  ///< of horns, bills and eyes: no wool, counted nowhere else
   double hardVolume = 0;            ///< mm3 of horns and bills
   double ready = 0;                 ///< a core that was there already, as it is placed
@@ -60,7 +62,7 @@ struct LimbWool {
 
 struct WoolPlan {
   std::vector<LimbWool> limbs;
-  double core = 0, coat = 0;        ///< g; flats and fur are counted with the coat
+  double core = 0, coat = 0;        ///< g; flats and fur are counted with the coat, a head's hair too
   double ready = 0, saved = 0;      ///< g of ready cores, and of wool they save
   double hard = 0;                  ///< g of horns, bills and eyes
   double coatThickness = 0;         ///< mm between core and outline: the coat laid, and what rows take
@@ -71,6 +73,7 @@ struct WoolPlan {
   bool guessed = false;             ///< the exact solid is still to be made
   double handFactor = 1;            ///< own felt's density over the usual, by the test ball
   std::vector<MarkedArea> markings; ///< as in the wish
+  std::vector<HairRow> hair;        ///< on the head, in the order it is laid
 };
 
 /// What is settled of one limb.

@@ -33,10 +33,11 @@ struct WoolRules {
   double readyCover = 0;                              ///< mm of wool over a ready core
   double hideDark = 0, hideMid = 0, hidePale = 0, hideAlike = 0; ///< g/mm2
   double furRowShare = 0, furRowLeast = 0, furTuftWide = 0, furFold = 0, furTuft = 0;
-  double featherRowShare = 0, featherWide = 0, feather = 0; ///< of the shown length, mm, g/mm
-  double yarnWide = 0, yarn = 0;                            ///< mm one length covers, g/mm
-  double furOffer = 0;                                      ///< mm of pelt over the coat worth laying
-  double careful = 0;                                       ///< mm from wire
+  double hairTuftWide = 0, hairFeatherLeast = 0, hairSetIn = 0; ///< mm: on a head, smaller than on a body
+  double featherRowShare = 0, featherWide = 0, feather = 0;     ///< of the shown length, mm, g/mm
+  double yarnWide = 0, yarn = 0;                                ///< mm one length covers, g/mm
+  double furOffer = 0;                                          ///< mm of pelt over the coat worth laying
+  double careful = 0;                                           ///< mm from wire
   double passesSoft = 0, passesMedium = 0, passesFirm = 0;
   double ballLeast = 0;                     ///< g
   double densityLeast = 0, densityMost = 0; ///< g/mm3

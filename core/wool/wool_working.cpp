@@ -101,7 +101,7 @@ Working totalWorking(const Figure& figure, const WoolPlan& plan, bool core) {
   for (size_t l = 0; l < figure.limbs.size(); ++l) {
     const FigureLimb& limb = figure.limbs[l];
     const LimbWool& wool = plan.limbs[l];
-    const double g = core ? wool.core : wool.coat + wool.flats + wool.fur;
+    const double g = core ? wool.core : wool.coat + wool.flats + wool.fur + wool.hair;
     if (limb.side < 0 || g <= 0) continue;
     if (limb.side > 0)
       w.lines.push_back({say("both {}", Name(limb.plural)), say("2 × {}", Mass(g)), Mass(2 * g)});
