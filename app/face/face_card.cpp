@@ -156,6 +156,12 @@ void FaceCard::refresh() {
   }
 }
 
+void FaceCard::offerBack(bool on) {
+  padKeys_->setVisible(on);
+  for (KeyButton* key : {less_, more_, out_}) key->setVisible(false);
+  back_->setVisible(on);
+}
+
 void FaceCard::showHead(const FaceSums& sums) {
   const UnitSystem units = session_.units();
   double pads = 0;
@@ -174,10 +180,8 @@ void FaceCard::showHead(const FaceSums& sums) {
   }
   rows_->setText(tr("%1 of it in %n pad(s)", nullptr, static_cast<int>(sums.report.pads.size()))
                      .arg(QString::fromStdString(printMass(pads, units))));
-  // Pads that were changed or left out come back.
-  padKeys_->setVisible(!session_.project().face.features.empty());
-  for (KeyButton* key : {less_, more_, out_}) key->setVisible(false);
-  back_->setVisible(true);
+  // What was changed, moved or left out comes back.
+  offerBack(!session_.project().face.features.empty() || !session_.project().face.moved.empty());
   caution_->setVisible(true);
   caution_->setText(
       tr("Set glass eyes last, or shield them: a needle shatters glass. Glued eyes come off; nothing "
@@ -224,6 +228,9 @@ void FaceCard::showEye(const FaceSums& /*sums*/, const FaceEye& eye) {
     rows << tr("stem %1 in the wool at %2, %3 clear")
                 .arg(length(eye.stem.length, 0), QString::fromStdString(printAngle(eye.stem.azimuth)),
                      length(eye.stem.clear));
+  offerBack(session_.project().face.moved.contains(eye.eye->id));
+  if (eye.cutForWire)
+    rows << (eye.stem.length > 0 ? tr("cut shorter: wire is in its way") : tr("no stem: wire is in its way"));
   rows_->setText(rows.join(QLatin1Char('\n')));
   eyeKeys_->setVisible(true);
   field_->setVisible(true);
@@ -245,6 +252,7 @@ void FaceCard::showFlat(const FaceSums& /*sums*/, const FaceFlat& flat) {
   second_->setCaption(tr("each"));
   second_->set(QString::fromStdString(printMassFigure(flat.grams, units)),
                QString::fromStdString(std::string(massUnit(units))));
+  offerBack(session_.project().face.moved.contains(flat.flat->id));
   rows_->setText(flat.flat->stands != FlatStands::Felt   ? tr("it hangs, or is wired")
                  : flat.standing.verdict == Stands::Well ? tr("stands by itself")
                                                          : tr("does not stand by itself for certain"));

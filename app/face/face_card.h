@@ -23,6 +23,8 @@ public:
   [[nodiscard]] KeyButton* roundHead() const { return round_; }
 
 private:
+  /// The key that sets what is shown back as the animal has it, alone.
+  void offerBack(bool on);
   void showHead(const FaceSums& sums);
   void showPad(const FaceSums& sums, const FacePad& pad, size_t step);
   void showEye(const FaceSums& sums, const FaceEye& eye);

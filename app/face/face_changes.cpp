@@ -12,6 +12,11 @@ bool ofPad(const FaceView& view) { return view.pick().kind == FacePick::Kind::Pa
 
 } // namespace
 
+bool moves(const FacePick& pick) {
+  return pick.kind == FacePick::Kind::Pad || pick.kind == FacePick::Kind::Eye ||
+         pick.kind == FacePick::Kind::Flat;
+}
+
 void padSized(Session& session, const FaceView& view, double factor) {
   if (ofPad(view))
     (void)session.apply(tr("pad's size"), edit::padSized(session.project(), view.pick().id, factor));
@@ -26,6 +31,9 @@ void padOut(Session& session, const FaceView& view) {
 void padsOwn(Session& session, const FaceView& view) {
   if (ofPad(view))
     (void)session.apply(tr("the animal's own face"), edit::padOwn(session.project(), view.pick().id));
+  else if (moves(view.pick()))
+    (void)session.apply(tr("%1 where the animal has it").arg(str(Name(pinName(view.pick().id)))),
+                        edit::partOwn(session.project(), view.pick().id));
   else if (view.pick().kind == FacePick::Kind::None)
     (void)session.apply(tr("the animal's own face"), edit::allPadsOwn(session.project()));
 }

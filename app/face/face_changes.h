@@ -8,7 +8,9 @@ namespace columna::face {
 /// The chosen pad; nothing where none is.
 void padSized(Session& session, const FaceView& view, double factor);
 void padOut(Session& session, const FaceView& view);
-/// The chosen pad as the animal's own; with none chosen all of them, those left out too.
+/// Whether it can be dragged: a pad, an eye or an ear.
+[[nodiscard]] bool moves(const FacePick& pick);
+/// The chosen pad, eye or ear as the animal's own; with none chosen all of them, those left out too.
 void padsOwn(Session& session, const FaceView& view);
 /// Eyes of the next size sold.
 void eyeStep(Session& session, const FaceView& view, int step);

@@ -1,6 +1,7 @@
 #include "face/face_layer.h"
 
 #include "edit/face_edit.h"
+#include "face/face_changes.h"
 #include "head/wearing.h"
 #include "kit/say.h"
 #include "theme/theme.h"
@@ -101,6 +102,7 @@ void FaceLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
   paintPads(p, v);
+  paintFlats(p, v);
   paintStems(p, v);
   paintPins(p, v, large);
   paintMeasured(p, v);
@@ -168,6 +170,22 @@ void FaceLayer::paintPads(QPainter& p, const Viewport& v) const {
       p.setBrush(wash);
       p.drawPolygon(ring);
     }
+  }
+}
+
+void FaceLayer::paintFlats(QPainter& p, const Viewport& v) const {
+  for (const FaceFlat& flat : view_.sums()->report.flats) {
+    const FacePick pick{FacePick::Kind::Flat, flat.flat->id};
+    const bool chosen = view_.pick() == pick;
+    if (!chosen && view_.pick().kind != FacePick::Kind::None) continue;
+    const auto at = pixelOf(pick, v);
+    if (!at) continue;
+    QColor line = theme().woad;
+    if (!chosen) line.setAlpha(150);
+    p.setPen(QPen(line, chosen ? 2 : 1));
+    p.setBrush(Qt::NoBrush);
+    const double r = chosen ? 5 : 3;
+    p.drawEllipse(*at, r, r);
   }
 }
 
@@ -268,8 +286,12 @@ std::optional<QPointF> FaceLayer::pixelOf(const FacePick& pick, const Viewport& 
     for (const FacePin& pin : sums->report.pins)
       if (pin.id == pick.id) return v.at(shownPlace(pin.at, v.view));
   if (pick.kind == FacePick::Kind::Flat)
-    for (const FacePin& pin : sums->report.pins)
-      if (pin.id == pick.id + "-front") return v.at(shownPlace(pin.at, v.view));
+    for (const FaceFlat& flat : sums->report.flats)
+      if (flat.flat->id == pick.id) { // its middle
+        const HeadFlat& f = *flat.flat;
+        return v.at(
+            shownPlace(length * (f.base[0] + f.base[1]) / 2 + flat.length / 2 * f.axis.normalized(), v.view));
+      }
   return std::nullopt;
 }
 
@@ -288,6 +310,7 @@ FacePick FaceLayer::pickAt(const Viewport& v, const QPointF& at) const {
   };
   for (const FaceEye& eye : sums->report.eyes) look({FacePick::Kind::Eye, eye.eye->id}, 0);
   for (const FacePad& pad : sums->report.pads) look({FacePick::Kind::Pad, pad.feature->id}, 0.5);
+  for (const FaceFlat& flat : sums->report.flats) look({FacePick::Kind::Flat, flat.flat->id}, 0.5);
   for (const FacePin& pin : sums->report.pins) look({FacePick::Kind::Pin, pin.id}, 1);
   return best;
 }
@@ -296,7 +319,7 @@ bool FaceLayer::press(const Viewport& v, const QPointF& at, bool /*large*/) {
   const FacePick pick = pickAt(v, at);
   view_.choose(pick);
   drag_.reset();
-  if (pick.kind == FacePick::Kind::Pad) drag_ = Drag{pick.id, at, false, v.view == View::Side ? -1.0 : 1.0};
+  if (face::moves(pick)) drag_ = Drag{pick, at, false, v.view == View::Side ? -1.0 : 1.0};
   return true;
 }
 
@@ -304,8 +327,11 @@ void FaceLayer::nudge(const Viewport& v, const Vec2& by, double side, const QStr
   const WornHead& head = *session_.plan().figure->head;
   Vec3 local = head.axes.transpose() * inSpace(by, v.view) / head.length;
   local.y() *= side;
-  (void)session_.apply(tr("%1 moved").arg(str(Name(pinName(view_.pick().id)))),
-                       edit::padMoved(session_.project(), view_.pick().id, local), run);
+  const FacePick& pick = view_.pick();
+  (void)session_.apply(tr("%1 moved").arg(str(Name(pinName(pick.id)))),
+                       pick.kind == FacePick::Kind::Pad ? edit::padMoved(session_.project(), pick.id, local)
+                                                        : edit::partMoved(session_.project(), pick.id, local),
+                       run);
 }
 
 void FaceLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers /*keys*/) {
@@ -314,7 +340,7 @@ void FaceLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers
   if (!drag_->moved && by.norm() * v.scale < 3) return;
   drag_->moved = true;
   drag_->last = at;
-  nudge(v, by, drag_->side, QStringLiteral("pad-") + str(drag_->pad));
+  nudge(v, by, drag_->side, QStringLiteral("pad-") + str(drag_->part.id));
 }
 
 bool FaceLayer::release(const Viewport& /*v*/, const QPointF& /*at*/) {
@@ -355,7 +381,7 @@ bool FaceLayer::key(QKeyEvent* event, const Viewport& v) {
   default:
     return false;
   }
-  if (view_.pick().kind != FacePick::Kind::Pad) return false;
+  if (!face::moves(view_.pick())) return false;
   nudge(v, by, 1, {});
   return true;
 }

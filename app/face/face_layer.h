@@ -31,7 +31,7 @@ public:
 
 private:
   struct Drag {
-    std::string pad;
+    FacePick part;
     QPointF last;
     bool moved = false;
     double side = 1; ///< +1: the left one of the pair is in the hand
@@ -39,11 +39,12 @@ private:
   /// A place of the head's axes; from the figure's right its right twin is seen.
   [[nodiscard]] Vec3 shownPlace(Vec3 local, View view) const;
   void paintPads(QPainter& p, const Viewport& v) const;
+  void paintFlats(QPainter& p, const Viewport& v) const;
   void paintPins(QPainter& p, const Viewport& v, bool large) const;
   void paintMeasured(QPainter& p, const Viewport& v) const;
   void paintLines(QPainter& p, const Viewport& v) const;
   void paintStems(QPainter& p, const Viewport& v) const;
-  /// Moves the chosen pad by so much of the view, mm.
+  /// Moves the chosen pad, eye or ear by so much of the view, mm.
   void nudge(const Viewport& v, const Vec2& by, double side, const QString& run);
   Session& session_;
   FaceView& view_;

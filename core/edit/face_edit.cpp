@@ -10,10 +10,12 @@ namespace {
 
 constexpr Bounds kFactor = boundsOf(&FeatureChange::factor);
 constexpr Bounds kShift = boundsOf(&FeatureChange::shift);
+constexpr Bounds kMove = boundsOf(&PartMove::shift);
 constexpr Bounds kEye = boundsOf(&FaceWish::eye);
 constexpr Bounds kThick = boundsOf(&FaceWish::thick);
 constexpr Bounds kTape = boundsOf(&MeasuredPin::tape);
 constexpr Bounds kAside = boundsOf(&MeasuredPin::aside);
+constexpr double kNoMove = 1e-9; ///< head modules
 constexpr double kThicker = 1.5; ///< what helps an ear that droops
 
 /// Changes one feature; what is as the animal's own again is dropped.
@@ -44,6 +46,18 @@ Project padMoved(Project project, const std::string& feature, const Vec3& by) {
   });
 }
 
+Project partMoved(Project project, const std::string& part, const Vec3& by) {
+  PartMove& one = project.face.moved[part];
+  one.shift = (one.shift + by).cwiseMax(Vec3::Constant(kMove.least)).cwiseMin(Vec3::Constant(kMove.most));
+  if (one.shift.norm() < kNoMove) project.face.moved.erase(part);
+  return project;
+}
+
+Project partOwn(Project project, const std::string& part) {
+  project.face.moved.erase(part);
+  return project;
+}
+
 Project padOut(Project project, const std::string& feature, bool out) {
   return changed(std::move(project), feature, [&](FeatureChange& c) { c.out = out; });
 }
@@ -55,6 +69,7 @@ Project padOwn(Project project, const std::string& feature) {
 
 Project allPadsOwn(Project project) {
   project.face.features.clear();
+  project.face.moved.clear();
   return project;
 }
 
@@ -119,6 +134,8 @@ std::vector<FaceRemedy> faceRemedies(const Project& project, const FaceSums& fac
   if (finding.id() == "askew") return out; // only the hand sets it anew
   for (const FaceEye& eye : face.report.eyes) {
     if (eye.eye->id != finding.where) continue;
+    if (project.face.moved.contains(eye.eye->id))
+      out.push_back({say("set the eyes where the animal has them"), partOwn(project, eye.eye->id)});
     const EyeChoice nearest = eyeFor(eye.choice.wanted, rules);
     if (std::abs(nearest.take - eye.choice.take) > 1e-9)
       out.push_back({say("take {} eyes", Length(nearest.take, 1)), *eyesOf(project, std::nullopt)});
@@ -128,6 +145,8 @@ std::vector<FaceRemedy> faceRemedies(const Project& project, const FaceSums& fac
   }
   for (const FaceFlat& flat : face.report.flats) {
     if (flat.flat->id != finding.where) continue;
+    if (project.face.moved.contains(flat.flat->id))
+      out.push_back({say("set it where the animal has it"), partOwn(project, flat.flat->id)});
     const double mm = std::max(rules.flatThin, kThicker * flat.thickness);
     if (const auto thicker = flatThick(project, flat.flat->id, mm))
       out.push_back({say("make it {} thick", Length(mm, 1)), *thicker});

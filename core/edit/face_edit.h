@@ -12,7 +12,10 @@ namespace columna::edit {
 [[nodiscard]] Project padMoved(Project project, const std::string& feature, const Vec3& by);
 /// Left out, or put back as it was.
 [[nodiscard]] Project padOut(Project project, const std::string& feature, bool out);
-/// As the animal's own: one, or all of them, those left out too.
+/// An eye or a flat part, the same way.
+[[nodiscard]] Project partMoved(Project project, const std::string& part, const Vec3& by);
+[[nodiscard]] Project partOwn(Project project, const std::string& part);
+/// As the animal's own: one, or all of them, those left out too, with eyes and flat parts where they were.
 [[nodiscard]] Project padOwn(Project project, const std::string& feature);
 [[nodiscard]] Project allPadsOwn(Project project);
 

@@ -26,15 +26,17 @@ Socket socketOf(double diameter, double sunk) {
   return {h, std::numbers::pi * h * h * (1.5 * diameter - h) / 3, 2 * std::sqrt(h * (diameter - h))};
 }
 
-StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth, const FaceRules& rules) {
+StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth, const FaceRules& rules,
+                  double most) {
   StemPlan out;
   out.length = std::max({std::min({rules.stemLong * diameter, rules.stemWide * headWidth, rules.stemMost}),
                          rules.stemLeast, rules.stemLeastLong * diameter});
+  out.length = std::min(out.length, most);
   const double room = aside - (rules.stem + rules.holesApart) / 2;
   const double inwards = std::sin(azimuth);
   if (inwards * out.length > room) {
     out.shorter = inwards > 0 ? std::max(room / inwards, 0.0) : 0;
-    out.azimuth = std::asin(std::clamp(room / out.length, -1.0, 1.0));
+    out.azimuth = std::asin(std::clamp(room / std::max(out.length, 1e-9), -1.0, 1.0));
   } else {
     out.azimuth = azimuth;
   }

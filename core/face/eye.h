@@ -5,6 +5,7 @@
 
 #include <Eigen/Core>
 
+#include <limits>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -35,15 +36,22 @@ struct FaceRules {
   double baseThick = 0;                    ///< of its thickness
   double layMedium = 1, layFirm = 1;       ///< how much larger loose wool is laid
   double padThick = 0, padThickLeast = 0, padThickMost = 0; ///< of its width; mm; of the foot's height
-  double padStab = 0;               ///< of the foot's height: how deep a needle may go for a pad
-  double toeWide = 0, toeLong = 0;  ///< mm: smaller toes are not made apart
-  double clawLeast = 0;             ///< mm: shorter claws are drawn
-  double relaxed = 0;               ///< share of felt's stiffness left after hours
-  double tiltNear = 0, tiltFar = 0; ///< degrees a pair may stand askew: it begins to show, and it does
-  double offNear = 0, offFar = 0;   ///< the same as shares of what is between the pair
-  double offLeast = 0;              ///< mm: less is not seen
-  double padLeast = 0;              ///< g: a lighter pad is laid as a wisp
-  double radiusLeast = 0;           ///< mm: a smaller feature is not felted
+  double padStab = 0;                   ///< of the foot's height: how deep a needle may go for a pad
+  double toeWide = 0, toeLong = 0;      ///< mm: smaller toes are not made apart
+  double clawLeast = 0;                 ///< mm: shorter claws are drawn
+  double relaxed = 0;                   ///< share of felt's stiffness left after hours
+  double tiltNear = 0, tiltFar = 0;     ///< degrees a pair may stand askew: it begins to show, and it does
+  double offNear = 0, offFar = 0;       ///< the same as shares of what is between the pair
+  double offLeast = 0;                  ///< mm: less is not seen
+  double padLeast = 0;                  ///< g: a lighter pad is laid as a wisp
+  double radiusLeast = 0;               ///< mm: a smaller feature is not felted
+  double apartNear = 0, apartFar = 0;   ///< shares eyes may stand farther apart than the animal's, or nearer
+  double wireClear = 0;                 ///< mm between an eye's hole and wire
+  double underThin = 0, underLeast = 0; ///< mm of wool under a socket: little, and too little
+  double hiddenNear = 0, hiddenFar = 0; ///< shares of an eye behind an ear: it shows, and it is wrong
+  double hardNear = 0, hardLeast = 0;   ///< horns and bill, of the head's wool; g: less pulls nothing over
+  double skinTurn = 0;                  ///< mm of a skin's edge turned round a wire
+  double skinStretch = 0;               ///< share of length that felt takes up when a skin is not flat
 };
 
 /// Errors name the file and the key: one missing, not a number, below zero, or without a source; sizes that
@@ -73,7 +81,9 @@ struct StemPlan {
   double clear = 0;   ///< mm between the holes at their nearest; below zero they meet
   double shorter = 0; ///< mm: how long it may be at the eye's own azimuth; 0 where any length is
 };
+/// `most`: mm that there is room for at all.
 [[nodiscard]] StemPlan stemsFor(double aside, double azimuth, double diameter, double headWidth,
-                                const FaceRules& rules);
+                                const FaceRules& rules,
+                                double most = std::numeric_limits<double>::infinity());
 
 } // namespace columna

@@ -14,13 +14,21 @@ namespace {
 
 constexpr double kCells = 72;  ///< along the head
 constexpr double kCrown = 0.4; ///< of the head, from the occiput
+constexpr int kStemRounds = 4;
 constexpr double kChin = 0.85; ///< where a head without a chin pad is measured
+
+/// Where the eye meets the surface, its socket pressed; where it lies, should its axis pass the head by.
+Vec3 eyePlace(const HeadField& field, const HeadEye& e) {
+  const Vec3 at = field.length() * e.at;
+  return field.hit(at, opticalAxis(e)).value_or(field.onto(at));
+}
 
 class Reporting {
 public:
   Reporting(const HeadPattern& head, double length, double density, const FaceRules& rules,
-            std::optional<double> eye)
-      : h_(head), l_(length), density_(density), rules_(rules), eye_(eye), field_(head, length) {}
+            std::optional<double> eye, const std::vector<HeadWire>& wires)
+      : h_(head), l_(length), density_(density), rules_(rules), eye_(eye), wires_(wires),
+        field_(head, length) {}
 
   FaceReport run() {
     out_.length = l_;
@@ -67,11 +75,12 @@ private:
       eye.socket = socketOf(d, e.sunk);
       const Vec3 way = opticalAxis(e);
       const Vec3 seen = placeOf(e);
-      const Vec3 middle = seen + d / 2 * (1 - 2 * e.sunk) * way;
+      const Vec3 middle = eyeMiddle(field_, e, d);
       eye.apart = e.twin ? 2 * std::abs(middle.y()) : 0;
       eye.between = e.twin ? eye.apart - d : 0;
-      if (e.twin)
-        eye.stem = stemsFor(std::abs(middle.y()), std::abs(e.azimuth), d, widthAt(seen.x()), rules_);
+      if (e.twin) stems(eye, middle, widthAt(seen.x()));
+      eye.under = woolUnder(field_, seen - e.sunk * d * way, way, wires_, d, e.twin, middle);
+      eye.hidden = hiddenBy(h_, field_, seen, way, d);
       const double ball = std::numbers::pi / 6 * d * d * d;
       eye.grams = e.kind == EyeKind::Glass     ? rules_.glass * ball
                   : e.kind == EyeKind::Bead    ? rules_.glass * ball
@@ -81,12 +90,24 @@ private:
     }
   }
 
+  /// A shorter hole may run straighter, which is another way through the wires.
+  void stems(FaceEye& eye, const Vec3& middle, double width) const {
+    const HeadEye& e = *eye.eye;
+    double most = std::numeric_limits<double>::infinity();
+    for (int round = 0; round < kStemRounds; ++round) {
+      eye.stem = stemsFor(std::abs(middle.y()), std::abs(e.azimuth), eye.choice.take, width, rules_, most);
+      const double room = longestClear(middle, holeWay(e, eye.stem.azimuth), eye.stem.length,
+                                       rules_.wireClear, wires_, rules_.stem);
+      if (room >= eye.stem.length) return;
+      eye.cutForWire = true;
+      most = room;
+    }
+    eye.stem.length = std::min(eye.stem.length, most);
+  }
+
   [[nodiscard]] double widthAt(double x) const { return 2 * field_.body().at(x).side; }
 
-  /// Where the eye meets the surface, its socket pressed; where it lies, should its axis pass the head by.
-  [[nodiscard]] Vec3 placeOf(const HeadEye& e) const {
-    return field_.hit(l_ * e.at, opticalAxis(e)).value_or(field_.onto(l_ * e.at));
-  }
+  [[nodiscard]] Vec3 placeOf(const HeadEye& e) const { return eyePlace(field_, e); }
 
   void pin(const std::string& id, const std::optional<Vec3>& found) {
     if (!found) return;
@@ -172,6 +193,7 @@ private:
   double l_, density_;
   const FaceRules& rules_;
   std::optional<double> eye_;
+  const std::vector<HeadWire>& wires_;
   HeadField field_;
   FaceReport out_;
 };
@@ -179,8 +201,12 @@ private:
 } // namespace
 
 FaceReport faceReport(const HeadPattern& head, double length, double density, const FaceRules& rules,
-                      std::optional<double> eye) {
-  return Reporting(head, length, density, rules, eye).run();
+                      std::optional<double> eye, const std::vector<HeadWire>& wires) {
+  return Reporting(head, length, density, rules, eye, wires).run();
+}
+
+Vec3 eyeMiddle(const HeadField& field, const HeadEye& eye, double diameter) {
+  return eyePlace(field, eye) + diameter / 2 * (1 - 2 * eye.sunk) * opticalAxis(eye);
 }
 
 std::string pinName(const std::string& id) {

@@ -2,7 +2,7 @@
 // ears stand.
 #pragma once
 
-#include "face/eye.h"
+#include "face/eye_room.h"
 #include "face/flat_felt.h"
 #include "head/head_field.h"
 
@@ -35,9 +35,12 @@ struct FaceEye {
   EyeChoice choice;
   Socket socket;
   StemPlan stem;
-  double apart = 0;   ///< mm between the middles of a pair
-  double between = 0; ///< mm left between the two for the bridge of the nose
-  double grams = 0;   ///< one
+  double apart = 0;        ///< mm between the middles of a pair
+  double between = 0;      ///< mm left between the two for the bridge of the nose
+  double grams = 0;        ///< one
+  bool cutForWire = false; ///< the stem is shorter than usual, or none, as wire is in its way
+  double under = 0;        ///< mm of wool under the socket
+  double hidden = 0;       ///< share of it behind an ear
 };
 
 struct FaceFlat {
@@ -59,9 +62,13 @@ struct FaceReport {
 
 /// `head` with its dials worked in (dialled()), `length` mm long, of felt of `density` g/mm3. It refers to
 /// parts of `head`, which has to outlive it. Volumes by cells of 1/72 of the head. `eye`: mm of the eyes that
-/// are taken; the nearest that is sold without.
+/// are taken; the nearest that is sold without. `wires`: what stems have to stay clear of.
 [[nodiscard]] FaceReport faceReport(const HeadPattern& head, double length, double density,
-                                    const FaceRules& rules, std::optional<double> eye = {});
+                                    const FaceRules& rules, std::optional<double> eye = {},
+                                    const std::vector<HeadWire>& wires = {});
+
+/// The middle of an eye's ball `diameter` mm across, on the left: sunk where its axis meets the surface. mm.
+[[nodiscard]] Vec3 eyeMiddle(const HeadField& field, const HeadEye& eye, double diameter);
 
 /// A named place in words: "ear front".
 [[nodiscard]] std::string pinName(const std::string& id);

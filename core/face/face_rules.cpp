@@ -8,7 +8,7 @@
 namespace columna {
 namespace {
 
-constexpr std::array<RuleField<FaceRules>, 43> kFaceFields{{
+constexpr std::array<RuleField<FaceRules>, 54> kFaceFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -52,6 +52,17 @@ constexpr std::array<RuleField<FaceRules>, 43> kFaceFields{{
     {"felt_relaxed", &FaceRules::relaxed},
     {"pad_least", &FaceRules::padLeast},
     {"radius_least", &FaceRules::radiusLeast},
+    {"apart_near", &FaceRules::apartNear},
+    {"apart_far", &FaceRules::apartFar},
+    {"wire_clear", &FaceRules::wireClear},
+    {"under_thin", &FaceRules::underThin},
+    {"under_least", &FaceRules::underLeast},
+    {"hidden_near", &FaceRules::hiddenNear},
+    {"hidden_far", &FaceRules::hiddenFar},
+    {"hard_near", &FaceRules::hardNear},
+    {"hard_least", &FaceRules::hardLeast},
+    {"skin_turn", &FaceRules::skinTurn},
+    {"skin_stretch", &FaceRules::skinStretch},
 }};
 
 Problem noSizes(const std::string& file) {

@@ -1,6 +1,21 @@
 #include "head/head_wish.h"
 
 namespace columna {
+namespace {
+
+void moveEye(HeadPattern& head, HeadEye& eye, const Vec3& by) {
+  eye.at += by;
+  for (HeadFeature& f : head.features) {
+    if (f.kind != FeatureKind::Socket && f.kind != FeatureKind::Lid) continue;
+    f.at += by;
+    if (f.to) *f.to += by;
+  }
+  for (HeadHair& hair : head.hair)
+    if (hair.kind == HairKind::Lashes)
+      for (Vec3& p : hair.line) p += by;
+}
+
+} // namespace
 
 HeadPattern asWished(HeadPattern head, const FaceWish& wish) {
   std::erase_if(head.features, [&](const HeadFeature& f) {
@@ -14,6 +29,12 @@ HeadPattern asWished(HeadPattern head, const FaceWish& wish) {
     if (f.to) *f.to += found->second.shift;
     for (double& r : f.radii) r *= found->second.factor;
   }
+  for (HeadEye& eye : head.eyes)
+    if (const auto moved = wish.moved.find(eye.id); moved != wish.moved.end())
+      moveEye(head, eye, moved->second.shift);
+  for (HeadFlat& flat : head.flats)
+    if (const auto moved = wish.moved.find(flat.id); moved != wish.moved.end())
+      for (Vec3& end : flat.base) end += moved->second.shift;
   return head;
 }
 

@@ -17,6 +17,12 @@ struct FeatureChange {
   [[nodiscard]] bool none() const { return *this == FeatureChange(); }
 };
 
+/// An eye or a flat part elsewhere than the animal's own.
+struct PartMove {
+  Vec3 shift = Vec3(0, 0, 0); ///< head modules; of a pair the left one's
+  [[nodiscard]] bool operator==(const PartMove&) const = default;
+};
+
 /// A place on the maker's own head, by the tape.
 struct MeasuredPin {
   std::string pin;    ///< "eye"
@@ -31,15 +37,17 @@ struct FaceWish {
   std::optional<double> eye;                     ///< mm: the eyes that are taken
   std::map<std::string, FeatureChange> features; ///< by the feature's id
   std::map<std::string, double> thick;           ///< mm, by the flat part's id
+  std::map<std::string, PartMove> moved;         ///< eyes and flat parts, by their id
   std::vector<MeasuredPin> measured;
   [[nodiscard]] bool operator==(const FaceWish&) const = default;
   [[nodiscard]] bool none() const { return *this == FaceWish(); }
   /// What the figure follows from: all but what was measured.
-  [[nodiscard]] FaceWish made() const { return {generic, eye, features, thick, {}}; }
+  [[nodiscard]] FaceWish made() const { return {generic, eye, features, thick, moved, {}}; }
 };
 
-/// The head with the maker's pads. What the head does not have changes nothing; pads keep their places in the
-/// order of work.
+/// The head with the maker's pads, and eyes and ears where they set them: an eye takes its socket, its lids
+/// and its lashes along. What the head does not have changes nothing; pads keep their places in the order of
+/// work.
 [[nodiscard]] HeadPattern asWished(HeadPattern head, const FaceWish& wish);
 
 } // namespace columna

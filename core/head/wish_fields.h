@@ -16,6 +16,12 @@ struct Table<FeatureChange> {
 };
 
 template <>
+struct Table<PartMove> {
+  static constexpr std::tuple fields{
+      field("shift", &PartMove::shift).must().within(-0.5, 0.5).in(unit::kModule)};
+};
+
+template <>
 struct Table<MeasuredPin> {
   static constexpr std::tuple fields{
       field("pin", &MeasuredPin::pin).must().about("a named place: eye, ear-front, chin"),
@@ -48,6 +54,7 @@ struct Table<FaceWish> {
           .in(unit::kMm)
           .called("thickness")
           .about("of ears and other flat parts, by id"),
+      field("moved", &FaceWish::moved).about("eyes and flat parts elsewhere than the animal's own, by id"),
       field("measured", &FaceWish::measured)
           .upTo(200)
           .knownBy("pin", "right")

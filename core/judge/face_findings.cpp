@@ -39,7 +39,21 @@ private:
               : say("No eye of {} is sold: {} is {} % too large. Make your own, or another size of figure.",
                     Length(c.wanted, 1), Length(c.take, 1), Number(100 * off, 0)),
           say("no eye of that size"));
+    if (e.hidden > r_.hiddenNear)
+      add(e.hidden > r_.hiddenFar ? Level::Wrong : Level::Doubtful, where,
+          say("An ear hides {} % of the eye: set its base further back, or fold it less.",
+              Number(100 * e.hidden, 0)),
+          say("eye behind an ear"));
+    if (e.eye->kind != EyeKind::Needled && e.under < r_.underThin)
+      add(e.under < r_.underLeast ? Level::Wrong : Level::Doubtful, where,
+          say("Pressing the socket leaves {} of wool under it: press less, or take a flat-backed eye.",
+              Length(e.under, 1)),
+          say("little wool under the eye"));
     if (!e.eye->twin) return;
+    if (e.cutForWire && e.stem.length < r_.stemLeast)
+      add(Level::Doubtful, where,
+          say("Wire is in the way of the eyes' stems: glue them on without, or bend the wire aside there."),
+          say("wire behind the eye"));
     if (e.between < 0)
       add(Level::Wrong, where, say("Both eyes meet in the middle: take smaller ones."), say("eyes meet"));
     else if (std::abs(e.eye->azimuth) < kForward && e.between < r_.eyeGap * c.take)
@@ -107,6 +121,33 @@ private:
 
 std::vector<Finding> faceFindings(const FaceReport& face, const FaceRules& rules) {
   return Finder(face, rules).all();
+}
+
+std::vector<Finding> apartFindings(const FaceReport& face, const std::map<std::string, double>& own,
+                                   const FaceRules& rules) {
+  std::vector<Finding> out;
+  for (const FaceEye& eye : face.eyes) {
+    const auto found = own.find(eye.eye->id);
+    if (found == own.end() || !(found->second > 0)) continue;
+    const double by = eye.apart - found->second;
+    const double share = std::abs(by) / found->second;
+    if (share <= rules.apartNear) continue;
+    out.push_back(
+        {share > rules.apartFar ? Level::Wrong : Level::Doubtful, eye.eye->id,
+         by > 0 ? say("The eyes stand {} farther apart than the animal's: set them nearer.", Length(by, 1))
+                : say("The eyes stand {} nearer than the animal's: set them farther apart.", Length(-by, 1)),
+         say("eyes too far apart or too near"), Topic::Face});
+  }
+  return out;
+}
+
+std::vector<Finding> hardFindings(double hard, double wool, const FaceRules& rules) {
+  if (!(wool > 0) || hard <= rules.hardNear * wool || hard < rules.hardLeast) return {};
+  // No more than doubtful: whether the neck holds it is the neck's own verdict.
+  return {{Level::Doubtful, "face",
+           say("Horns and bill weigh {}, the head's wool {}: make them of something lighter, or hollow.",
+               Mass(hard), Mass(wool)),
+           say("heavy horns"), Topic::Face}};
 }
 
 namespace {

@@ -7,6 +7,47 @@
 #include <algorithm>
 
 namespace columna {
+namespace {
+
+/// mm between the eyes of the animal, of those the maker moved; by the eye's id.
+std::map<std::string, double> ownApart(const Project& project, const Catalog& catalog, const Plan& plan,
+                                       const FaceReport& report) {
+  std::map<std::string, double> out;
+  if (project.face.moved.empty()) return out;
+  Project unmoved = project;
+  unmoved.face.moved.clear();
+  const auto own = ownHead(unmoved, catalog, plan);
+  if (!own) return out;
+  const HeadField field(own->head, own->length);
+  for (const HeadEye& eye : own->head.eyes)
+    for (const FaceEye& now : report.eyes)
+      if (now.eye->id == eye.id && project.face.moved.contains(eye.id))
+        out[eye.id] = 2 * std::abs(eyeMiddle(field, eye, now.choice.take).y());
+  return out;
+}
+
+/// Wire in the head, in its axes.
+std::vector<HeadWire> wiresIn(const Plan& plan) {
+  const Figure& figure = plan.figure;
+  const WornHead& head = *figure.head;
+  const int limb = figure.bones[static_cast<size_t>(head.bone)].limb;
+  const std::vector<double> bundles = bundlesOf(plan);
+  std::vector<HeadWire> out;
+  const auto take = [&](const WireRun& run) {
+    for (size_t s = 0; s + 1 < run.points.size(); ++s) {
+      if (run.segmentLimb[s] != limb || !(bundles[static_cast<size_t>(limb)] > 0)) continue;
+      const auto at = [&](size_t i) {
+        return head.toHead(plan.skeleton->points[static_cast<size_t>(run.points[i])].at);
+      };
+      out.push_back({at(s), at(s + 1), bundles[static_cast<size_t>(limb)]});
+    }
+  };
+  for (const WireRun& run : plan.skeleton->limbs[static_cast<size_t>(limb)]) take(run);
+  take(plan.skeleton->spine);
+  return out;
+}
+
+} // namespace
 
 std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, const Plan& plan) {
   const auto animal = headOf(project, catalog);
@@ -29,13 +70,23 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
   const double length = own->length;
   auto out = std::make_shared<FaceSums>(std::move(own->head), length);
   out->density = own->density;
-  out->report = faceReport(out->head, length, out->density, catalog.face, project.face.eye);
+  out->report = faceReport(out->head, length, out->density, catalog.face, project.face.eye, wiresIn(plan));
   out->measured = measuredPairs(project.face.measured, out->field, out->report, catalog.face);
   out->soles = solesOf(out->head, footScale(out->head, *plan.pattern, plan.figure->scale),
                        feltDensity(Firmness::Firm), catalog.face);
   out->findings = faceFindings(out->report, catalog.face);
   const std::vector<Finding> askew = measuredFindings(out->measured);
   out->findings.insert(out->findings.begin(), askew.begin(), askew.end());
+  const std::vector<Finding> apart =
+      apartFindings(out->report, ownApart(project, catalog, plan, out->report), catalog.face);
+  out->findings.insert(out->findings.begin(), apart.begin(), apart.end());
+  const LimbWool& wool =
+      plan.wool
+          ->limbs[static_cast<size_t>(plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb)];
+  const std::vector<Finding> heavy =
+      hardFindings(plan.wool->hard - plan.figure->eyeGrams(), wool.core + wool.coat + wool.flats + wool.hair,
+                   catalog.face);
+  out->findings.insert(out->findings.end(), heavy.begin(), heavy.end());
   return out;
 }
 

@@ -74,8 +74,8 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Pl
     out.takeFigure(*before);
   } else {
     const auto head = headOf(project, catalog);
-    Pattern own; // with pads that the maker changed, or a head that the animal has not
-    if (head && (!project.face.features.empty() || !pattern->head)) {
+    Pattern own; // with pads, eyes or ears that the maker changed, or a head that the animal has not
+    if (head && (!project.face.features.empty() || !project.face.moved.empty() || !pattern->head)) {
       own = wearing(*pattern, asWished(*head, project.face), hardDensities(catalog.face));
       pattern = &own;
     }

@@ -119,6 +119,42 @@ TEST_F(FaceTest, APadIsDraggedMadeLargerAndLeftOutAndAllOfItUndoes) {
   EXPECT_NEAR(pad("cheek").grams, grams, 1e-9);
 }
 
+TEST_F(FaceTest, EyesAndEarsAreDraggedAndSetBack) {
+  const Project before = session.project();
+  const FacePick eye{FacePick::Kind::Eye, sums().report.eyes.front().eye->id};
+  const FacePick ear{FacePick::Kind::Flat, sums().report.flats.front().flat->id};
+  for (const FacePick& pick : {eye, ear}) {
+    face().choose({});
+    const QPoint from = at(pick);
+    QTest::mousePress(window.mat(), Qt::LeftButton, {}, from);
+    ASSERT_EQ(face().pick(), pick);
+    for (int i = 1; i <= 5; ++i) {
+      const QPoint to = from + QPoint(-3, -2) * i;
+      QMouseEvent move(QEvent::MouseMove, to, window.mat()->mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                       {});
+      QApplication::sendEvent(window.mat(), &move);
+    }
+    QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, from + QPoint(-15, -10));
+    wait();
+    const Vec3 shift = session.project().face.moved.at(pick.id).shift;
+    EXPECT_LT(shift.x(), 0) << pick.id;
+    EXPECT_GT(shift.z(), 0) << pick.id;
+    EXPECT_EQ(shift.y(), 0) << pick.id;
+    EXPECT_LT((QPointF(at(pick)) - QPointF(from + QPoint(-15, -10))).manhattanLength(), 10) << pick.id;
+    session.undo(); // the whole drag is one step
+    EXPECT_TRUE(session.project() == before);
+    wait();
+    // The same by the keyboard alone.
+    face().choose(pick);
+    window.mat()->setFocus();
+    QTest::keyClick(window.mat(), Qt::Key_Up);
+    EXPECT_GT(session.project().face.moved.at(pick.id).shift.z(), 0);
+    QTest::keyClick(&window, Qt::Key_O);
+    EXPECT_TRUE(session.project() == before);
+    wait();
+  }
+}
+
 TEST_F(FaceTest, EyesAreTakenFromTheRackTheKeysAndTheField) {
   face().setTab(1);
   FaceStrip* eyes = part<FaceDesk>()->eyes();

@@ -46,11 +46,79 @@ TEST(FaceEdit, APadLeftOutIsGoneAndItsWoolWithIt) {
   EXPECT_THROW((void)padOf(*without.sums, id), std::runtime_error);
 }
 
+TEST(FaceEdit, AnEyeIsSetElsewhereWithItsSocketAndIsToldWhenTooFarOut) {
+  const Fox fox;
+  const std::string eye = fox.sums->report.eyes.front().eye->id;
+  const double apart = fox.sums->report.eyes.front().apart;
+  const auto told = [](const Fox& one) -> std::optional<Level> {
+    for (const Finding& f : one.sums->findings)
+      if (f.id() == "eyes-too-far-apart-or-too-near") return f.level;
+    return std::nullopt;
+  };
+  EXPECT_FALSE(told(fox));
+  const auto moved = [&](double share) {
+    return Fox(edit::partMoved(fox.project, eye, Vec3(0, share * apart / 2 / fox.sums->report.length, 0)));
+  };
+  // What is told is what the eyes on the surface stand apart, however they slid there.
+  for (const double share : {-0.5, -0.3, -0.15, 0.05, 0.2, 0.4, 0.8}) {
+    const Fox one = moved(share);
+    const double off = std::abs(one.sums->report.eyes.front().apart / apart - 1);
+    const auto level = told(one);
+    EXPECT_EQ(level.has_value(), off > 0.15) << share << " " << off;
+    if (level) {
+      EXPECT_EQ(*level, off > 0.3 ? Level::Wrong : Level::Doubtful) << share << " " << off;
+    }
+  }
+  ASSERT_TRUE(told(moved(0.8)));
+  // Its socket and lids go along, and one key sets all of it back.
+  const Fox higher(edit::partMoved(fox.project, eye, Vec3(0, 0, 0.04)));
+  const auto socket = [](const Fox& one) {
+    for (const FacePad& pad : one.sums->report.pads)
+      if (pad.feature->kind == FeatureKind::Socket) return pad.feature->at;
+    return Vec3(0, 0, 0);
+  };
+  EXPECT_NEAR((socket(higher) - socket(fox)).z(), 0.04, 1e-9);
+  EXPECT_GT(higher.plan.figure->eyes[0].z(), fox.plan.figure->eyes[0].z() + 1);
+  EXPECT_TRUE(edit::partOwn(higher.project, eye) == fox.project);
+  EXPECT_TRUE(edit::allPadsOwn(higher.project) == fox.project);
+  EXPECT_TRUE(edit::partMoved(higher.project, eye, Vec3(0, 0, -0.04)).face.none());
+  const Fox wide = moved(0.8);
+  for (const Finding& f : wide.sums->findings)
+    if (f.id() == "eyes-too-far-apart-or-too-near") {
+      const auto ways = edit::faceRemedies(wide.project, *wide.sums, f, shelf().face);
+      ASSERT_FALSE(ways.empty());
+      EXPECT_TRUE(ways.front().project == fox.project);
+    }
+}
+
+TEST(FaceEdit, AnEarIsSetElsewhereAndHidesTheEyeWhenBeforeIt) {
+  const Fox fox;
+  const std::string ear = fox.sums->report.flats.front().flat->id;
+  const Fox back(edit::partMoved(fox.project, ear, Vec3(-0.05, 0, 0)));
+  const auto front = [&](const Fox& one) {
+    for (const FacePin& pin : one.sums->report.pins)
+      if (pin.id == ear + "-front") return pin.at;
+    return Vec3(0, 0, 0);
+  };
+  EXPECT_NEAR((front(back) - front(fox)).x(), -0.05 * fox.sums->report.length, 1.5);
+  EXPECT_NE(back.plan.figure->shapeKey, fox.plan.figure->shapeKey);
+  EXPECT_EQ(fox.sums->report.eyes.front().hidden, 0);
+  // Drawn out before the face and down: somewhere it covers the eye.
+  double most = 0;
+  for (const double forward : {0.25, 0.35, 0.45})
+    for (const double down : {-0.1, -0.2, -0.3}) {
+      const Fox before(edit::partMoved(fox.project, ear, Vec3(forward, 0, down)));
+      most = std::max(most, before.sums->report.eyes.front().hidden);
+    }
+  EXPECT_GT(most, 0.1);
+}
+
 TEST(FaceEdit, StaysWithinWhatAFileHolds) {
   Project p = test::project("red_fox", 160);
   for (int i = 0; i < 60; ++i) p = edit::padSized(std::move(p), "cheek", 1.5);
   for (int i = 0; i < 60; ++i) p = edit::padMoved(std::move(p), "cheek", Vec3(0.1, -0.1, 0.2));
   p = *edit::pinMeasured(std::move(p), "eye", true, 24.5, 9.0);
+  for (int i = 0; i < 60; ++i) p = edit::partMoved(std::move(p), "eye", Vec3(-0.1, 0.1, 0.2));
   p = *edit::flatThick(std::move(p), "ear", 3.0);
   p = *edit::eyesOf(std::move(p), 6);
   bool newer = false;

@@ -50,6 +50,7 @@ inline nlohmann::json rich() {
   p.face.generic = true;
   p.face.eye = 6;
   p.face.features["cheek"] = {1.2, {0.01, 0, -0.02}, true};
+  p.face.moved["eye"] = {{0.01, 0.02, -0.01}};
   p.face.thick["ear"] = 3;
   p.face.measured = {{"eye", true, 24.5, 9}, {"eye", false, 24, 9}};
   p.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft, 0.18e-3, CoatWay::AllCoat, 2, RootHold::Glued, {}};

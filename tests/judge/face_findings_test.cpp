@@ -3,6 +3,7 @@
 #include "judge/face_findings.h"
 #include "measure/disk.h"
 
+#include <optional>
 #include <set>
 
 using namespace columna;
@@ -101,4 +102,41 @@ TEST(FaceFindings, WorstComeFirst) {
       last = f.level;
     }
   }
+}
+
+TEST(FaceFindings, HornsAreWeighedAgainstTheHeadsWool) {
+  EXPECT_TRUE(hardFindings(3.4, 10, rules()).empty());
+  ASSERT_EQ(hardFindings(3.6, 10, rules()).size(), 1U);
+  EXPECT_EQ(hardFindings(3.6, 10, rules()).front().level, Level::Doubtful);
+  EXPECT_EQ(hardFindings(3.6, 10, rules()).front().id(), "heavy-horns");
+  EXPECT_TRUE(hardFindings(0.3, 0.2, rules()).empty()) << "next to nothing";
+  EXPECT_TRUE(hardFindings(0, 0, rules()).empty());
+}
+
+TEST(FaceFindings, WhatIsInTheEyesWayIsSaid) {
+  const HeadPattern fox = shippedHead("red_fox");
+  FaceReport report = faceReport(fox, 90, 0.2e-3, rules());
+  const auto level = [&](const char* id) -> std::optional<Level> {
+    for (const Finding& f : faceFindings(report, rules()))
+      if (f.id() == id) return f.level;
+    return std::nullopt;
+  };
+  FaceEye& eye = report.eyes[0];
+  const FaceEye was = eye;
+  for (const char* id : {"eye-behind-an-ear", "little-wool-under-the-eye", "wire-behind-the-eye"})
+    EXPECT_FALSE(level(id)) << id;
+  eye.hidden = 0.2;
+  EXPECT_EQ(level("eye-behind-an-ear"), Level::Doubtful);
+  eye.hidden = 0.4;
+  EXPECT_EQ(level("eye-behind-an-ear"), Level::Wrong);
+  eye = was;
+  eye.under = 1;
+  EXPECT_EQ(level("little-wool-under-the-eye"), Level::Doubtful);
+  eye.under = 0.2;
+  EXPECT_EQ(level("little-wool-under-the-eye"), Level::Wrong);
+  eye = was;
+  eye.cutForWire = true;
+  EXPECT_FALSE(level("wire-behind-the-eye")) << "a shorter stem holds as well";
+  eye.stem.length = 2;
+  EXPECT_EQ(level("wire-behind-the-eye"), Level::Doubtful);
 }
