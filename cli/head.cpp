@@ -9,6 +9,7 @@
 #include "project/heads.h"
 #include "report/face_json.h"
 #include "sheet/flat_drawing.h"
+#include "sheet/skin_drawing.h"
 #include "sheet/sole_drawing.h"
 
 #include <fmt/format.h>
@@ -21,7 +22,7 @@ namespace {
 
 std::string given(double mm, UnitSystem units) { return printLength(mm, units, 1); }
 
-void printFace(const FaceReport& face, UnitSystem units) {
+void printFace(const FaceReport& face, const std::vector<HairRow>& hair, UnitSystem units) {
   std::cout << fmt::format("head {} long, {:.2f} g without pads\n\n", given(face.length, units),
                            face.bodyGrams);
   std::cout << "in the order of work\n";
@@ -42,6 +43,11 @@ void printFace(const FaceReport& face, UnitSystem units) {
   for (const FacePin& pin : face.pins)
     std::cout << fmt::format("  {:16} {:>9} {:>9} {:>9}\n", pin.id, pin.tape ? given(*pin.tape, units) : "-",
                              given(pin.straight, units), given(pin.aside, units));
+  if (!hair.empty()) std::cout << "\nhair, from behind forwards\n";
+  for (const HairRow& row : hair)
+    std::cout << fmt::format("  {:16} {:>8}  {}\n", row.id,
+                             row.grams > 0 ? fmt::format("{:.2f} g", row.grams) : "no wool",
+                             render(hairWords(row), Manner{units, nullptr}));
   if (!face.flats.empty()) std::cout << "\nflat parts\n";
   for (const FaceFlat& flat : face.flats) {
     const char* stands = flat.flat->stands == FlatStands::Wire       ? "wire in it"
@@ -58,6 +64,8 @@ void printFace(const FaceReport& face, UnitSystem units) {
 /// The face of a project's figure.
 struct Worn {
   std::shared_ptr<const FaceSums> sums;
+  std::vector<HairRow> hair;
+  std::vector<SkinPattern> skins;
   bool firm = false;
   FaceRules rules;
   UnitSystem units{};
@@ -67,7 +75,12 @@ Result<Worn> headOf(const std::string& file) {
   const auto opened = openAndPlan(file);
   if (!opened) return opened.problem();
   const Project& project = opened->file.project;
-  Worn out{faceSums(project, opened->shelf, opened->plan), false, opened->shelf.face, project.units};
+  Worn out{faceSums(project, opened->shelf, opened->plan),
+           opened->plan.wool->hair,
+           skinsOf(opened->plan.figure, opened->shelf.face),
+           false,
+           opened->shelf.face,
+           project.units};
   if (!out.sums) {
     const auto none = headFor(project.pattern, dataFolder(), ownHeadsFolder());
     return none ? Problem{say("this figure has no head"), file, {}} : none.problem();
@@ -83,6 +96,24 @@ int writeDrawing(const Drawing& drawing, const std::string& output) {
     return complain(fmt::format("\"{}\" is no kind of drawing; end it in .svg or .dxf", output));
   const std::string text = output.ends_with(".svg") ? drawingSvg(drawing) : drawingDxf(drawing);
   if (const auto problem = writeAtomically(output, text)) return complain(problem->sentence());
+  return kGood;
+}
+
+/// A flat part that is not the head's.
+int skin(const Worn& worn, const std::string& part, const std::string& output) {
+  const auto found = std::find_if(worn.skins.begin(), worn.skins.end(),
+                                  [&](const SkinPattern& each) { return each.id == part; });
+  if (found == worn.skins.end()) {
+    std::string known;
+    for (const HeadFlat& each : worn.sums->head.flats) known += (known.empty() ? "" : ", ") + each.id;
+    for (const SkinPattern& each : worn.skins) known += (known.empty() ? "" : ", ") + each.id;
+    return complain(known.empty() ? fmt::format("{} has no flat parts", worn.sums->head.name)
+                                  : fmt::format("there is no flat part \"{}\"; use one of {}", part, known));
+  }
+  if (const int code = writeDrawing(skinDrawing(*found), output); code != kGood) return code;
+  std::cout << fmt::format(
+      "{:.2f} g each; laid flat it is drawn in by {:.1f} % and stretched by {:.1f} %{}\n", found->grams,
+      100 * (1 - found->least), 100 * (found->most - 1), found->stretches ? ": cut a dart" : "");
   return kGood;
 }
 
@@ -146,7 +177,7 @@ int face(const std::string& file, bool json) {
   if (json)
     std::cout << writeJson(faceJson(worn->sums->head, report, found)) << '\n';
   else
-    printFace(report, worn->units);
+    printFace(report, worn->hair, worn->units);
   if (!json)
     for (const Finding& f : found)
       std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where,
@@ -160,13 +191,7 @@ int flat(const std::string& file, const std::string& part, const std::string& ou
   const auto& flats = worn->sums->head.flats;
   const auto found =
       std::find_if(flats.begin(), flats.end(), [&](const HeadFlat& each) { return each.id == part; });
-  if (found == flats.end()) {
-    std::string known;
-    for (const HeadFlat& each : flats) known += (known.empty() ? "" : ", ") + each.id;
-    return complain(known.empty()
-                        ? fmt::format("{} has no flat parts", worn->sums->head.name)
-                        : fmt::format("there is no \"{}\" on this head; use one of {}", part, known));
-  }
+  if (found == flats.end()) return skin(*worn, part, output);
   const FlatPattern pattern =
       flatPattern(*found, worn->sums->report.length, worn->sums->density, worn->firm, worn->rules);
   if (const int code = writeDrawing(flatDrawing(*found, pattern), output); code != kGood) return code;

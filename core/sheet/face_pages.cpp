@@ -3,6 +3,7 @@
 #include "anatomy/outline.h"
 #include "anatomy/plane.h"
 #include "face/flat_pattern.h"
+#include "face/skin.h"
 
 #include <algorithm>
 
@@ -25,8 +26,10 @@ public:
     map();
     pins();
     ears();
+    skins();
     soles();
     pads();
+    hair();
   }
 
 private:
@@ -148,6 +151,39 @@ private:
     }
   }
 
+  void skins() {
+    const std::vector<SkinPattern> all = skinsOf(plan_.figure, rules_);
+    if (all.empty()) return;
+    pages_.section(say("Skins, fins and other flat parts at true size, laid flat"));
+    for (const SkinPattern& skin : all) {
+      Bounds2 box;
+      box.take(skin.finished);
+      box.take(skin.cut);
+      const double wide = box.size().x();
+      const double high = box.size().y();
+      if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
+        pages_.room(kRow);
+        say_(say("{} is larger than the paper.", Name(skin.id)), {kMargin, pages_.y()}, 3);
+        pages_.y() += kRow;
+        continue;
+      }
+      for (const double flip : {1.0, -1.0}) {
+        if (flip < 0 && !skin.twin) continue;
+        const Point at = pages_.place(std::max(wide, kCaption), high + kHead + 6);
+        say_(skin.twin ? say("{} {}", Name(skin.id), flip > 0 ? say("left") : say("right"))
+                       : Said(Name(skin.id)),
+             at + Point(0, 3), 3, true);
+        const Point origin(at.x() - (flip > 0 ? box.low.x() : -box.high.x()), at.y() + kHead + box.high.y());
+        shape(skin.finished, origin, flip, 0.35, true);
+        shape(skin.cut, origin, flip, 0.2, false);
+        say_(skin.stretches ? say("{}; it stretches by up to {} %: cut a dart", Mass(skin.grams),
+                                  Number(100 * std::max(1 - skin.least, skin.most - 1), 0))
+                            : say("{} thick, {}", Length(skin.thickness, 1), Mass(skin.grams)),
+             at + Point(0, kHead + high + 3), 2.8);
+      }
+    }
+  }
+
   void soles() {
     if (sums_.soles.empty()) return;
     pages_.section(say("Soles at true size"));
@@ -193,11 +229,7 @@ private:
       const FacePad& pad = sums_.report.pads[i];
       pages_.room(kRow);
       const double y = pages_.y();
-      Mark tick;
-      tick.points = {{kMargin, y - 3}, {kMargin + 3.4, y - 3}, {kMargin + 3.4, y + 0.4}, {kMargin, y + 0.4}};
-      tick.closed = true;
-      tick.stroke = kInk;
-      pages_.marks().push_back(tick);
+      box(y);
       say_(say("{} {}", i + 1, Name(pinName(pad.feature->id))), {kMargin + 7, y}, 3.4, true);
       const Said what = pad.feature->mode == FeatureMode::Press ? say("press it in")
                         : pad.tooSmall                          ? say("lay it as a wisp")
@@ -213,6 +245,35 @@ private:
              "head."),
          {kMargin, pages_.y() + 2}, 3);
     pages_.y() += 6;
+  }
+
+  void hair() {
+    if (plan_.wool->hair.empty()) return;
+    pages_.section(say("Hair, from behind forwards: each row covers the roots of the one before"));
+    for (const HairRow& row : plan_.wool->hair) {
+      pages_.room(kRow);
+      const double y = pages_.y();
+      box(y);
+      say_(Name(row.name), {kMargin + 7, y}, 3.4, true);
+      if (row.grams > 0) say_(Mass(row.grams), {kMargin + 84, y}, 3.4, false, TextAlign::Right);
+      say_(hairWords(row), {kMargin + 90, y}, 3.2);
+      pages_.y() += kRow;
+    }
+    if (std::any_of(plan_.wool->hair.begin(), plan_.wool->hair.end(),
+                    [](const HairRow& row) { return row.kind == HeadRow::Kind::Singles; })) {
+      pages_.room(10);
+      say_(say("No single hairs on what small children play with."), {kMargin, pages_.y() + 2}, 3);
+      pages_.y() += 6;
+    }
+  }
+
+  /// To tick off.
+  void box(double y) {
+    Mark tick;
+    tick.points = {{kMargin, y - 3}, {kMargin + 3.4, y - 3}, {kMargin + 3.4, y + 0.4}, {kMargin, y + 0.4}};
+    tick.closed = true;
+    tick.stroke = kInk;
+    pages_.marks().push_back(tick);
   }
 
   Filler& pages_;
