@@ -15,6 +15,7 @@
 #include "pose/pose.h"
 #include "report/plan_json.h"
 #include "report/pose_json.h"
+#include "report/whole_json.h"
 #include "sheet/drawing.h"
 #include "sheet/outline_svg.h"
 
@@ -218,11 +219,9 @@ int create(const NewOptions& options) {
 int plan(const std::string& file, bool json) {
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
-  if (json) {
-    auto out = toJson(opened->plan);
-    out["poses"] = posesJson(opened->file.project, opened->plan, opened->shelf);
-    std::cout << writeJson(out) << '\n';
-  } else
+  if (json)
+    std::cout << writeJson(wholeJson(opened->file.project, opened->plan, opened->shelf)) << '\n';
+  else
     printPlan(opened->file, opened->plan);
   return opened->plan.anyWrong() ? kWrong : kGood;
 }

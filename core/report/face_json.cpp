@@ -55,6 +55,9 @@ Json faceJson(const HeadPattern& head, const FaceReport& report, const std::vect
                            {"stem_mm", eye.stem.length},
                            {"stem_deg", degrees(eye.stem.azimuth)},
                            {"clear_mm", eye.stem.clear},
+                           {"cut_for_wire", eye.cutForWire},
+                           {"wool_under_mm", eye.under},
+                           {"hidden", eye.hidden},
                            {"g", eye.grams}});
   for (const FacePin& pin : report.pins)
     out["pins"].push_back({{"id", pin.id},

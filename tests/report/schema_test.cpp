@@ -2,8 +2,8 @@
 #include "file/project_json.h"
 #include "judge/pose_report.h"
 #include "plan/plan.h"
-#include "report/plan_json.h"
 #include "report/pose_json.h"
+#include "report/whole_json.h"
 #include "support.h"
 #include "validate.h"
 
@@ -13,17 +13,6 @@
 
 using namespace columna;
 using namespace columna::test;
-
-namespace {
-
-/// The plan of a project as the command line writes it.
-nlohmann::json planJson(const Project& p, const Plan& plan) {
-  nlohmann::json out = toJson(plan);
-  out["poses"] = posesJson(p, plan, shelf());
-  return out;
-}
-
-} // namespace
 
 TEST(Schema, EveryShippedAnimalsPlanAndProjectIsValid) {
   const Scratch scratch;
@@ -35,7 +24,7 @@ TEST(Schema, EveryShippedAnimalsPlanAndProjectIsValid) {
     p.wool.furShown = 9;
     p.finish = Finish::Fine;
     p.wool.ready = {{"trunk", ReadyKind::Ball, 20, 20, 20, 2, 0.5}};
-    plans.push_back(scratch.write(pattern.id + ".plan.json", planJson(p, planned(p)).dump()));
+    plans.push_back(scratch.write(pattern.id + ".plan.json", wholeJson(p, planned(p), shelf()).dump()));
     projects.push_back(scratch.write(pattern.id + ".project.json", toJson(p).dump()));
   }
   EXPECT_EQ(invalid(scratch, "plan", plans), std::set<std::string>());
@@ -53,7 +42,7 @@ TEST(Schema, ShippedPatternsAreValid) {
 TEST(Schema, FindsWhatLiesInTheWrongPlace) {
   const Scratch scratch;
   Project p = project("heron", 160);
-  nlohmann::json plan = planJson(p, planned(p));
+  nlohmann::json plan = wholeJson(p, planned(p), shelf());
   nlohmann::json odd = plan;
   odd["wool"]["limbs"][0].erase("strips");
   nlohmann::json more = plan;
