@@ -25,6 +25,7 @@ int exportSolid(const std::string& file, const ExportOptions& options) {
   ExportWish wish;
   wish.cell = options.cell;
   wish.core = options.core;
+  wish.head = exportHead(opened->file.project, opened->shelf, figure);
   if (const auto problem =
           columna::exportSolid(options.output, plan, figure, opened->file.project.name, wish))
     return complain(problem->sentence());

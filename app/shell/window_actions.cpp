@@ -199,6 +199,7 @@ void MainWindow::exportBody(QString path) {
   ExportWish wish;
   wish.stop = &stop;
   wish.progress = &progress;
+  wish.head = exportHead(session_.project(), session_.catalog(), session_.plan().figure);
   QProgressDialog dialog(tr("Making the mesh"), tr("Stop"), 0, 1000, this);
   dialog.setWindowModality(Qt::WindowModal);
   dialog.setMinimumDuration(300);

@@ -17,25 +17,6 @@ namespace {
 
 constexpr float kGloss = 0.35F; ///< how much of the light an eye is shaded by: the rest is its own light
 
-/// Which side of a rolled part a place is on: by the sheet's triangle nearest to it.
-HeadPaint::Side sideOf(const FigureFlat& flat, const MeshPlace& at) {
-  constexpr double flush = 0.6; // of straight on: less is the edge
-  double least = 1e18;
-  double facing = 0;
-  for (const auto& [a, b, c] : flat.triangles) {
-    const Vec3& p = flat.sheet[static_cast<size_t>(a)];
-    const Vec3& q = flat.sheet[static_cast<size_t>(b)];
-    const Vec3& r = flat.sheet[static_cast<size_t>(c)];
-    if (const double d = (at.middle - (p + q + r) / 3).squaredNorm(); d < least) {
-      least = d;
-      facing = at.normal.normalized().dot((q - p).cross(r - p).normalized());
-    }
-  }
-  return facing > flush    ? HeadPaint::Side::Face
-         : facing < -flush ? HeadPaint::Side::Back
-                           : HeadPaint::Side::Edge;
-}
-
 QRgb colourOf(const FineAsk& ask, const MeshPlace& at) {
   const FaceLook& face = ask.face;
   if (!face.paint || !face.head) return ask.paint.at(at.middle, at.normal, at.bone);
@@ -44,7 +25,8 @@ QRgb colourOf(const FineAsk& ask, const MeshPlace& at) {
   if (at.flat >= 0) {
     // Its face is the side its triangles look to; of those it has none of, all of it is back.
     const FigureFlat& flat = ask.figure.flats[static_cast<size_t>(at.flat)];
-    if (!flat.triangles.empty()) own = face.paint->flat(flat.id, local, sideOf(flat, at), face.ground);
+    if (!flat.triangles.empty())
+      own = face.paint->flat(flat.id, local, sideOf(flat, at.middle, at.normal), face.ground);
   } else if (ask.figure.bones[static_cast<size_t>(at.bone)].hard > 0) {
     own = face.paint->hard(local);
   }

@@ -223,4 +223,22 @@ Colour HeadPaint::eye(const EyeBall& ball, const Vec3& way) const {
   return pupil ? dark : (e.iris.empty() ? dark : named(e.iris));
 }
 
+HeadPaint::Side sideOf(const FigureFlat& flat, const Vec3& at, const Vec3& normal) {
+  constexpr double flush = 0.6; // of straight on: less is the edge
+  double least = 1e18;
+  double facing = 0;
+  for (const auto& [a, b, c] : flat.triangles) {
+    const Vec3& p = flat.sheet[static_cast<size_t>(a)];
+    const Vec3& q = flat.sheet[static_cast<size_t>(b)];
+    const Vec3& r = flat.sheet[static_cast<size_t>(c)];
+    if (const double d = (at - (p + q + r) / 3).squaredNorm(); d < least) {
+      least = d;
+      facing = normal.normalized().dot((q - p).cross(r - p).normalized());
+    }
+  }
+  return facing > flush    ? HeadPaint::Side::Face
+         : facing < -flush ? HeadPaint::Side::Back
+                           : HeadPaint::Side::Edge;
+}
+
 } // namespace columna

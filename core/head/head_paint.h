@@ -2,6 +2,7 @@
 // thread, its ears' linings, horns and eyes.
 #pragma once
 
+#include "anatomy/figure.h"
 #include "head/head_field.h"
 
 #include <cstdint>
@@ -65,5 +66,9 @@ private:
   std::map<size_t, FeatureShape> ovals_; ///< of the patches that are one
   std::vector<FeatureShape> nostrils_;
 };
+
+/// Which side of a rolled flat part a place of its surface is on: by the triangle of its sheet that is
+/// nearest.
+[[nodiscard]] HeadPaint::Side sideOf(const FigureFlat& flat, const Vec3& at, const Vec3& normal);
 
 } // namespace columna

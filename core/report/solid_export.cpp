@@ -1,7 +1,10 @@
 #include "report/solid_export.h"
 
 #include "file/columna_file.h"
+#include "head/wearing.h"
 #include "measure/disk.h"
+#include "project/heads.h"
+#include "report/painted_groups.h"
 #include "report/wool_plan_json.h"
 #include "solid/field.h"
 #include "solid/mesh_files.h"
@@ -42,6 +45,13 @@ Said exportCaution(const Figure& figure, double cell) {
              "or less to be sure.",
              Length(cell, Quantity::kShort), Name(name), Length(thinnest, 1),
              Length(std::max(kFinest, thinnest / kCellsAcross), 2));
+}
+
+std::shared_ptr<const HeadPattern> exportHead(const Project& project, const Catalog& catalog,
+                                              const Figure& figure) {
+  const auto head = headOf(project, catalog);
+  if (!head || !figure.head) return nullptr;
+  return std::make_shared<HeadPattern>(asTaken(*head, project.face, *figure.head));
 }
 
 std::vector<std::array<float, 3>> limbColours(const Figure& figure) {
@@ -90,7 +100,9 @@ std::optional<Problem> exportSolid(const std::filesystem::path& path, const Plan
     return Problem{say("nothing of it is thicker than a cell"), path.string(),
                    say("give a finer cell, or the finished coat")};
   if (ending == ".stl") return write(path, stlBytes(solid, title));
-  const std::vector<MeshGroup> groups = groupsOf(figure, solid, limbColours(figure));
+  const std::vector<MeshGroup> groups = wish.head && !wish.core
+                                            ? paintedGroups(figure, solid, *wish.head)
+                                            : groupsOf(figure, solid, limbColours(figure));
   if (ending == ".glb") return write(path, glbBytes(solid, groups));
   std::filesystem::path beside = path;
   beside.replace_extension(".mtl");
