@@ -339,14 +339,20 @@ void FaceLayer::move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers
   const Vec2 by = v.mm(at) - v.mm(drag_->last);
   if (!drag_->moved && by.norm() * v.scale < 3) return;
   drag_->moved = true;
+  view_.setHand(v.view);
   drag_->last = at;
   nudge(v, by, drag_->side, QStringLiteral("pad-") + str(drag_->part.id));
 }
 
 bool FaceLayer::release(const Viewport& /*v*/, const QPointF& /*at*/) {
   if (drag_ && drag_->moved) session_.endRun();
-  drag_.reset();
+  letGo();
   return false;
+}
+
+void FaceLayer::letGo() {
+  drag_.reset();
+  view_.setHand({});
 }
 
 std::optional<QString> FaceLayer::over(const Viewport& v, const QPointF& at, bool /*large*/) const {

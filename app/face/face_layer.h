@@ -23,7 +23,7 @@ public:
   bool release(const Viewport& v, const QPointF& at) override;
   [[nodiscard]] std::optional<QString> over(const Viewport& v, const QPointF& at, bool large) const override;
   bool key(QKeyEvent* event, const Viewport& v) override;
-  void letGo() override { drag_.reset(); }
+  void letGo() override;
 
   /// Where a thing is in a view, pixels; the left one of a pair, or the right one from the figure's right.
   [[nodiscard]] std::optional<QPointF> pixelOf(const FacePick& pick, const Viewport& v) const;

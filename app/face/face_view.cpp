@@ -157,36 +157,44 @@ QRectF FaceView::seen(View view) const {
   return out.adjusted(-more, -more, more, more);
 }
 
+void FaceView::setHand(std::optional<View> view) {
+  if (hand_ == view) return;
+  hand_ = view;
+  if (!hand_) emit changed();
+}
+
 const std::vector<Polygon>& FaceView::outline(View view) const {
   const Shared<Figure>& figure = session_.plan().figure;
-  if (!outlineOf_.same(figure)) {
-    outlines_.clear();
-    silhouettes_.clear();
-    outlineOf_ = figure;
-  }
-  auto [found, fresh] = outlines_.try_emplace(view);
-  if (fresh && figure->head) {
+  Outline& kept = outlines_[view];
+  if (kept.of.same(figure) || (hand_ && *hand_ != view && !kept.polygons.empty())) return kept.polygons;
+  kept.of = figure;
+  kept.polygons.clear();
+  if (figure->head) {
     const Figure head = headAlone(figure);
     std::vector<int> limbs;
     for (size_t l = 0; l < head.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
     std::vector<std::vector<Polygon>> parts{columna::outline(head, limbs, view, 0, 32)};
     for (const FigureFlat& flat : head.flats) parts.push_back(flatOutline(flat, view, head.scale));
-    found->second = united(parts, head.scale, true);
+    kept.polygons = united(parts, head.scale, true);
   }
-  return found->second;
+  return kept.polygons;
 }
 
 const std::vector<Polygon>& FaceView::silhouette(View view) const {
-  (void)outline(view); // those of another figure are let go
-  auto [found, fresh] = silhouettes_.try_emplace(view);
-  if (fresh) found->second = columna::silhouette(session_.plan().figure, view);
-  return found->second;
+  const Shared<Figure>& figure = session_.plan().figure;
+  Outline& kept = silhouettes_[view];
+  if (!kept.of.same(figure) && !(hand_ && !kept.polygons.empty())) {
+    kept.of = figure;
+    kept.polygons = columna::silhouette(figure, view);
+  }
+  return kept.polygons;
 }
 
 const FaceView::Picture* FaceView::picture(View view, double scale) {
   Shown& shown = shown_[view];
   shown.wanted = scale;
-  if (!fresh(shown)) paint();
+  // Under the hand the outline is what moves: a picture would be old when it is made.
+  if (!fresh(shown) && !hand_) paint();
   const bool other = shown.pattern != session_.project().pattern;
   return shown.picture.image.isNull() || other ? nullptr : &shown.picture;
 }

@@ -9,6 +9,7 @@
 #include <QFutureWatcher>
 
 #include <map>
+#include <optional>
 
 namespace columna {
 
@@ -57,6 +58,8 @@ public:
 
   /// The head as it is seen, mm of the view's plane with y upwards; empty for an animal without one.
   [[nodiscard]] QRectF seen(View view) const;
+  /// Something is dragged in that view: until it is let go the others keep their outlines.
+  void setHand(std::optional<View> view);
   /// Its outline in that view, mm; with ears, horns and bill.
   [[nodiscard]] const std::vector<Polygon>& outline(View view) const;
   /// The whole figure's, to hold the head against.
@@ -114,8 +117,13 @@ private:
   std::shared_ptr<const SolidMesh> solid_;
   QFutureWatcher<std::shared_ptr<FinePicture>> painter_;
   std::atomic<bool> stop_{false};
-  mutable Shared<Figure> outlineOf_;
-  mutable std::map<View, std::vector<Polygon>> outlines_, silhouettes_;
+  /// Of the figure it was made of.
+  struct Outline {
+    Shared<Figure> of;
+    std::vector<Polygon> polygons;
+  };
+  mutable std::map<View, Outline> outlines_, silhouettes_;
+  std::optional<View> hand_;
 };
 
 } // namespace columna

@@ -70,6 +70,8 @@ bool FigurePainter::chosen(int limb) const { return limb >= 0 && limb == how_.se
 
 void FigurePainter::body() {
   const Theme& t = theme();
+  // Made when it is drawn: where something else stands for the body it would be for nothing.
+  const ViewShape& shape = shapes_.of(plan_.figure, plan_.wool->coatThickness, v_.view);
   const bool wrap = how_.look.felt;
   const QTransform m = transform();
   p_.save();
@@ -91,8 +93,8 @@ void FigurePainter::body() {
     p_.setBrush(fill);
     p_.drawPath(path);
   };
-  if (!shape_.far.isEmpty() && !how_.look.bare) draw(m.map(shape_.far), QPen(t.farLine, 1), t.farFill);
-  const QPainterPath near = m.map(shape_.near);
+  if (!shape.far.isEmpty() && !how_.look.bare) draw(m.map(shape.far), QPen(t.farLine, 1), t.farFill);
+  const QPainterPath near = m.map(shape.near);
   if (how_.look.bare) {
     QPen faint(t.rule, 1.2);
     faint.setDashPattern({2, 4});
@@ -102,18 +104,18 @@ void FigurePainter::body() {
     p_.restore();
     return;
   }
-  const QPainterPath flats = m.map(shape_.flats);
+  const QPainterPath flats = m.map(shape.flats);
   if (wrap) {
     QPen dashed(t.faint, 1.2);
     dashed.setDashPattern({5, 4});
     draw(near, dashed, t.farFill);
-    draw(m.map(shape_.core()), QPen(t.ink, line), t.wool);
+    draw(m.map(shape.core()), QPen(t.ink, line), t.wool);
   } else {
     draw(flats, QPen(t.ink, line), t.coat);
     draw(near, QPen(t.ink, line), t.coat);
     p_.setPen(Qt::NoPen);
     p_.setBrush(t.core);
-    p_.drawPath(m.map(shape_.core()));
+    p_.drawPath(m.map(shape.core()));
   }
   const int count = static_cast<int>(plan_.figure->limbs.size());
   if (how_.selected >= 0 && how_.selected < count) {

@@ -23,8 +23,7 @@ class FigurePainter {
 public:
   FigurePainter(QPainter& painter, const Viewport& viewport, const Plan& plan, Shapes& shapes,
                 const FigurePaint& how)
-      : p_(painter), v_(viewport), plan_(plan), shapes_(shapes),
-        shape_(shapes.of(plan.figure, plan.wool->coatThickness, viewport.view)), how_(how) {}
+      : p_(painter), v_(viewport), plan_(plan), shapes_(shapes), how_(how) {}
 
   void body();
   void wire();
@@ -50,7 +49,6 @@ private:
   const Viewport& v_;
   const Plan& plan_;
   Shapes& shapes_;
-  const ViewShape& shape_;
   const FigurePaint& how_;
 };
 

@@ -117,13 +117,12 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     if (v.clip.height() < 1 || !v.clip.intersects(dirty)) continue;
     p.save();
     p.setClipRect(v.clip);
-    const ViewShape& shape = shapes_.of(plan.figure, plan.wool->coatThickness, v.view);
     const FigurePaint how{look, session_.selected(), -1, throughWool_, session_.units(), true};
     FigurePainter painter(p, v, plan, shapes_, how);
     const bool covered = look.part && instead(v.view).has_value();
     if (v.view != View::Above && !covered) {
       p.setPen(QPen(t.ink, 1));
-      const QRectF b = shape.bounds;
+      const QRectF b = shapes_.of(plan.figure, plan.wool->coatThickness, v.view).bounds;
       const double s = plan.figure->scale;
       p.drawLine(v.at(Vec2(b.left() * s, 0)) - QPointF(px(16), 0),
                  v.at(Vec2(b.right() * s, 0)) + QPointF(px(16), 0));
