@@ -155,15 +155,25 @@ private:
     const std::vector<SkinPattern> all = skinsOf(plan_.figure, rules_);
     if (all.empty()) return;
     pages_.section(say("Skins, fins and other flat parts at true size, laid flat"));
-    for (const SkinPattern& skin : all) {
-      Bounds2 box;
-      box.take(skin.finished);
-      box.take(skin.cut);
+    for (SkinPattern skin : all) {
+      const auto bounds = [&skin] {
+        Bounds2 out;
+        out.take(skin.finished);
+        out.take(skin.cut);
+        return out;
+      };
+      // Which way round it lies is all one: upright where it is too wide.
+      if (bounds().size().x() > pages_.clear())
+        for (auto* outline : {&skin.finished, &skin.cut})
+          for (Vec2& p : *outline) p = Vec2(-p.y(), p.x());
+      const Bounds2 box = bounds();
       const double wide = box.size().x();
       const double high = box.size().y();
       if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
         pages_.room(kRow);
-        say_(say("{} is larger than the paper.", Name(skin.id)), {kMargin, pages_.y()}, 3);
+        say_(say("{} is larger than the paper: have it drawn by columna-cli flat, and printed large.",
+                 Name(skin.id)),
+             {kMargin, pages_.y()}, 3);
         pages_.y() += kRow;
         continue;
       }
