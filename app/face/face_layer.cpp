@@ -182,9 +182,13 @@ void FaceLayer::paintFlats(QPainter& p, const Viewport& v) const {
     if (!at) continue;
     QColor line = theme().woad;
     if (!chosen) line.setAlpha(150);
-    p.setPen(QPen(line, chosen ? 2 : 1));
     p.setBrush(Qt::NoBrush);
     const double r = chosen ? 5 : 3;
+    if (chosen) { // seen on dark wool too
+      p.setPen(QPen(theme().card, 4));
+      p.drawEllipse(*at, r, r);
+    }
+    p.setPen(QPen(line, chosen ? 2 : 1));
     p.drawEllipse(*at, r, r);
   }
 }
@@ -197,7 +201,7 @@ void FaceLayer::paintStems(QPainter& p, const Viewport& v) const {
     const auto pin = std::find_if(sums.report.pins.begin(), sums.report.pins.end(),
                                   [&](const FacePin& each) { return each.id == eye.eye->id; });
     if (pin == sums.report.pins.end()) continue;
-    const Vec3 in(-std::cos(eye.stem.azimuth), -std::sin(eye.stem.azimuth), 0);
+    const Vec3 in = holeWay(*eye.eye, eye.stem.azimuth);
     for (const double side : {1.0, -1.0}) {
       if (side < 0 && !eye.eye->twin) continue;
       const Vec3 flip(1, side, 1);
