@@ -61,6 +61,33 @@ void printFace(const FaceReport& face, const std::vector<HairRow>& hair, UnitSys
   }
 }
 
+void printBodyPads(const std::vector<OfferedPad>& pads, UnitSystem units) {
+  const auto laid = [](const OfferedPad& pad) { return pad.on && !pad.head; };
+  if (std::none_of(pads.begin(), pads.end(), laid)) return;
+  std::cout << "\non the body\n";
+  for (const OfferedPad& pad : pads)
+    if (laid(pad))
+      std::cout << fmt::format("  {:16} {:>8}  {} of {} x {}, {} {}\n", pad.id,
+                               pad.hollow ? "pressed" : fmt::format("{:.2f} g", pad.grams), pad.count,
+                               given(pad.length, units), given(pad.width, units), given(pad.height, units),
+                               pad.hollow ? "deep" : "high");
+}
+
+void printSteps(const std::vector<FaceStep>& steps, const DryingTimes& drying, UnitSystem units) {
+  std::cout << "\nsteps\n";
+  for (size_t i = 0; i < steps.size(); ++i) {
+    const FaceStep& step = steps[i];
+    std::string parts;
+    for (const std::string& part : step.parts) parts += (parts.empty() ? "" : ", ") + part;
+    std::cout << fmt::format("  {:2} {}{}{}\n", i + 1, workName(step.work), parts.empty() ? "" : ": ", parts);
+    for (const std::string& id : step.drying)
+      if (const Drying* found = drying.find(id))
+        std::cout << fmt::format("       {}: {}{}{}\n", found->name,
+                                 render(dryingWords(*found), Manner{units, nullptr}),
+                                 found->caution.empty() ? "" : ". ", found->caution);
+  }
+}
+
 /// The face of a project's figure.
 struct Worn {
   std::shared_ptr<const FaceSums> sums;
@@ -68,6 +95,7 @@ struct Worn {
   std::vector<SkinPattern> skins;
   bool firm = false;
   FaceRules rules;
+  DryingTimes drying;
   UnitSystem units{};
 };
 
@@ -80,6 +108,7 @@ Result<Worn> headOf(const std::string& file) {
            skinsOf(opened->plan.figure, opened->shelf.face),
            false,
            opened->shelf.face,
+           opened->shelf.drying,
            project.units};
   if (!out.sums) {
     const auto none = headFor(project.pattern, dataFolder(), ownHeadsFolder());
@@ -175,9 +204,11 @@ int face(const std::string& file, bool json) {
   const FaceReport& report = worn->sums->report;
   const std::vector<Finding>& found = worn->sums->findings;
   if (json)
-    std::cout << writeJson(faceJson(worn->sums->head, report, found)) << '\n';
+    std::cout << writeJson(faceJson(*worn->sums, worn->drying)) << '\n';
   else
     printFace(report, worn->hair, worn->units);
+  if (!json) printBodyPads(worn->sums->offered, worn->units);
+  if (!json) printSteps(worn->sums->steps, worn->drying, worn->units);
   if (!json)
     for (const Finding& f : found)
       std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where,

@@ -65,6 +65,15 @@ FaceCard::FaceCard(Session& session, FaceView& view, QWidget* parent)
     connect(key, &KeyButton::clicked, this, [this, step] { face::eyeStep(session_, view_, step); });
   }
   layout->addWidget(eyeKeys_);
+  placeKeys_ = new QWidget(this);
+  auto* lay = new FlowLayout(placeKeys_);
+  for (const bool hollow : {false, true}) {
+    auto* key = new KeyButton(hollow ? tr("Shift P") : QStringLiteral("P"),
+                              hollow ? tr("press a hollow here") : tr("lay a pad here"), placeKeys_);
+    lay->addWidget(key);
+    connect(key, &KeyButton::clicked, this, [this, hollow] { face::layPad(session_, view_, hollow); });
+  }
+  layout->addWidget(placeKeys_);
   round_ = new KeyButton(QStringLiteral("R"), tr("take a round head"), this);
   layout->addWidget(round_, 0, Qt::AlignLeft);
   connect(round_, &KeyButton::clicked, this, [this] { face::roundHead(session_); });
@@ -91,6 +100,8 @@ QString FaceCard::length(double mm, int decimals) const {
 const Finding* FaceCard::finding() const {
   const auto& all = view_.findings();
   const auto own = std::find_if(all.begin(), all.end(), [&](const Finding& f) {
+    if (const FaceStep* step = view_.step())
+      return std::find(step->parts.begin(), step->parts.end(), f.where) != step->parts.end();
     return view_.pick().kind != FacePick::Kind::None && f.where == view_.pick().id;
   });
   if (own != all.end()) return &*own;
@@ -99,8 +110,9 @@ const Finding* FaceCard::finding() const {
 
 void FaceCard::refresh() {
   const FaceSums* sums = view_.sums();
-  for (QWidget* w : std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_,
-                                                    eyeKeys_, verdict_, mend_, trouble_, caution_})
+  for (QWidget* w :
+       std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_, eyeKeys_,
+                                       placeKeys_, verdict_, mend_, trouble_, caution_})
     w->setVisible(false);
   round_->setVisible(!session_.plan().figure->head);
   if (!sums) {
@@ -139,6 +151,14 @@ void FaceCard::refresh() {
         showPin(*sums, pin);
         shown = true;
       }
+  if (pick.kind == FacePick::Kind::Place) {
+    showPlace();
+    shown = true;
+  }
+  if (const FaceStep* step = view_.step()) {
+    showStep(*sums, *step);
+    shown = true;
+  }
   if (!shown) showHead(*sums);
   const Finding* found = finding();
   verdict_->setVisible(true);
@@ -278,15 +298,24 @@ void FaceCard::showPin(const FaceSums& /*sums*/, const FacePin& pin) {
                      : tr("on the middle line"));
 }
 
+void FaceCard::refuse(const QString& sentence) {
+  trouble_->setVisible(true);
+  trouble_->setText(sentence);
+}
+
 void FaceCard::typed() {
   if (!field_->isVisible() || !view_.sums()) return;
   const QString text = field_->text().trimmed();
+  if (view_.pick().kind == FacePick::Kind::Place) {
+    if (field_->isModified()) typedHalving(text);
+    field_->setModified(false);
+    return;
+  }
   std::optional<double> mm;
   if (!text.isEmpty()) {
     const auto value = parseLength(text.toStdString(), session_.units());
     if (!value) {
-      trouble_->setVisible(true);
-      trouble_->setText(sentence(value.problem(), session_.units()));
+      refuse(sentence(value.problem(), session_.units()));
       return;
     }
     mm = *value;

@@ -29,8 +29,13 @@ private:
   void showPad(const FaceSums& sums, const FacePad& pad, size_t step);
   void showEye(const FaceSums& sums, const FaceEye& eye);
   void showFlat(const FaceSums& sums, const FaceFlat& flat);
+  void showPlace();
+  void showStep(const FaceSums& sums, const FaceStep& step);
   void showPin(const FaceSums& sums, const FacePin& pin);
   void typed();
+  /// The chosen place by halving, as it was typed.
+  void typedHalving(const QString& text);
+  void refuse(const QString& sentence);
   /// The finding that is shown: of what is chosen, else the worst.
   [[nodiscard]] const Finding* finding() const;
   [[nodiscard]] QString length(double mm, int decimals = 1) const;
@@ -39,7 +44,7 @@ private:
   QLabel *name_, *about_, *rows_, *fieldName_, *trouble_, *caution_;
   BigFigure *first_, *second_;
   QLineEdit* field_;
-  QWidget *padKeys_, *eyeKeys_;
+  QWidget *padKeys_, *eyeKeys_, *placeKeys_;
   VerdictView* verdict_;
   KeyButton* mend_;
   KeyButton *less_, *more_, *out_, *back_;

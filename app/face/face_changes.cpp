@@ -1,6 +1,7 @@
 #include "face/face_changes.h"
 
 #include "edit/face_edit.h"
+#include "edit/own_pads.h"
 #include "kit/say.h"
 
 namespace columna::face {
@@ -20,6 +21,26 @@ bool moves(const FacePick& pick) {
 void padSized(Session& session, const FaceView& view, double factor) {
   if (ofPad(view))
     (void)session.apply(tr("pad's size"), edit::padSized(session.project(), view.pick().id, factor));
+}
+
+void layPad(Session& session, FaceView& view, bool hollow) {
+  const FaceSums* sums = view.sums();
+  if (!sums) return;
+  const auto at = view.chosenPlace();
+  if (!at) {
+    view.choosePlace(view.byHalving({0, 0.5}).value_or(sums->report.pins.front().at));
+    return;
+  }
+  std::string id;
+  auto laid = edit::padLaid(session.project(), session.catalog(), session.plan(), *sums, *at, hollow, id);
+  if (!session.apply(hollow ? tr("a hollow") : tr("a pad"), std::move(laid)))
+    view.choose({FacePick::Kind::Pad, id});
+}
+
+void layOffered(Session& session, const std::string& id, bool on) {
+  (void)session.apply(on ? tr("%1 laid on").arg(str(Name(pinName(id))))
+                         : tr("%1 taken off").arg(str(Name(pinName(id)))),
+                      edit::offeredPad(session.project(), session.catalog(), id, on));
 }
 
 void padOut(Session& session, const FaceView& view) {
@@ -42,6 +63,19 @@ void eyeStep(Session& session, const FaceView& view, int step) {
   if (view.sums())
     (void)session.apply(tr("eyes"),
                         edit::eyeStep(session.project(), *view.sums(), session.catalog().face, step));
+}
+
+void turnSchool(Session& session) {
+  const bool nose = session.project().face.school == FaceSchool::NoseFirst;
+  (void)session.apply(
+      nose ? tr("eyes first") : tr("nose first"),
+      edit::faceSchool(session.project(), nose ? FaceSchool::EyesFirst : FaceSchool::NoseFirst));
+}
+
+void turnHair(Session& session) {
+  const bool first = session.project().face.hairFirst;
+  (void)session.apply(first ? tr("ears first") : tr("hair first"),
+                      edit::hairFirst(session.project(), !first));
 }
 
 void roundHead(Session& session) {

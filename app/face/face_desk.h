@@ -1,7 +1,9 @@
-// Face's desk: pads, eyes, ears, feet and the head map, a tab each.
+// Face's desk: pads, eyes, ears, feet, the head map and the order of work, a tab each.
 #pragma once
 
 #include "face/face_strip.h"
+#include "face/order_panel.h"
+#include "face/pad_panel.h"
 #include "face/pin_panel.h"
 #include "kit/desk.h"
 
@@ -11,15 +13,18 @@ class FaceDesk : public Desk {
   Q_OBJECT
 public:
   FaceDesk(Session& session, FaceView& view, QWidget* parent);
-  [[nodiscard]] FaceStrip* pads() const { return pads_; }
+  [[nodiscard]] PadPanel* pads() const { return pads_; }
   [[nodiscard]] FaceStrip* eyes() const { return eyes_; }
   [[nodiscard]] FaceStrip* flats() const { return flats_; }
   [[nodiscard]] FaceStrip* soles() const { return soles_; }
   [[nodiscard]] PinPanel* pins() const { return pins_; }
+  [[nodiscard]] OrderPanel* order() const { return order_; }
 
 private:
-  FaceStrip *pads_, *eyes_, *flats_, *soles_;
+  PadPanel* pads_;
+  FaceStrip *eyes_, *flats_, *soles_;
   PinPanel* pins_;
+  OrderPanel* order_;
 };
 
 } // namespace columna

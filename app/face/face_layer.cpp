@@ -20,13 +20,6 @@ constexpr double kReach = 9;  ///< pixels from a mark that it is taken at
 constexpr double kStep = 0.5; ///< mm an arrow key moves a pad
 constexpr double kFine = 0.1; ///< and with Shift
 
-/// The figure's place of a direction in a view's plane.
-Vec3 inSpace(const Vec2& by, View view) {
-  return view == View::Front   ? Vec3(0, by.x(), by.y())
-         : view == View::Above ? Vec3(by.x(), by.y(), 0)
-                               : Vec3(by.x(), 0, by.y());
-}
-
 QPainterPath pathOf(const std::vector<Polygon>& polygons, const Viewport& v) {
   QPainterPath out;
   for (const Polygon& polygon : polygons) {
@@ -38,10 +31,13 @@ QPainterPath pathOf(const std::vector<Polygon>& polygons, const Viewport& v) {
   return out;
 }
 
-/// The letter on a pin's flag, by its place in the list.
-QString letterOf(size_t index) { return QString(QChar(static_cast<char16_t>(u'A' + index % 26))); }
-
 } // namespace
+
+Vec3 FaceLayer::inSpace(const Vec2& by, View view) {
+  return view == View::Front   ? Vec3(0, by.x(), by.y())
+         : view == View::Above ? Vec3(by.x(), by.y(), 0)
+                               : Vec3(by.x(), 0, by.y());
+}
 
 std::optional<QRectF> FaceLayer::instead(View view) const {
   const QRectF seen = view_.seen(view);
@@ -106,6 +102,7 @@ void FaceLayer::paintOver(QPainter& p, const Viewport& v, bool large) {
   paintStems(p, v);
   paintPins(p, v, large);
   paintMeasured(p, v);
+  paintPlace(p, v);
   p.restore();
 }
 
@@ -133,147 +130,6 @@ void FaceLayer::paintLines(QPainter& p, const Viewport& v) const {
     p.drawLine(QPointF(left, y), QPointF(right, y));
     p.setPen(t.ink);
     p.drawText(QPointF(right + px(4), y + px(4)), words);
-  }
-}
-
-void FaceLayer::paintPads(QPainter& p, const Viewport& v) const {
-  const FaceSums& sums = *view_.sums();
-  const WornHead& head = *session_.plan().figure->head;
-  for (const FacePad& pad : sums.report.pads) {
-    const HeadFeature& f = *pad.feature;
-    const bool chosen = view_.pick() == FacePick{FacePick::Kind::Pad, f.id};
-    if (!chosen && view_.pick().kind != FacePick::Kind::None) continue;
-    const auto at = pixelOf({FacePick::Kind::Pad, f.id}, v);
-    if (!at) continue;
-    QColor line = theme().woad;
-    if (!chosen) {
-      line.setAlpha(150);
-      p.setPen(QPen(line, 1));
-      p.setBrush(Qt::NoBrush);
-      p.drawEllipse(*at, 3.0, 3.0);
-      continue;
-    }
-    // The oval as it is seen: its farthest place each way round the view.
-    for (const RoughHead::Oval& oval : ovalsOf(f)) {
-      const Eigen::Matrix3d spread = head.length * oval.axes.transpose() * oval.radii.asDiagonal();
-      const Eigen::Matrix3d world = head.axes * spread;
-      const Vec3 centre = head.toFigure(head.length * oval.at);
-      QPolygonF ring;
-      for (int k = 0; k < 48; ++k) {
-        const double a = 2 * std::numbers::pi * k / 48;
-        const Vec3 way = world.transpose() * inSpace(Vec2(std::cos(a), std::sin(a)), v.view);
-        ring << v.at(Vec3(centre + world * way.normalized()));
-      }
-      QColor wash = theme().wash;
-      wash.setAlpha(f.mode == FeatureMode::Press ? 60 : 120);
-      p.setPen(QPen(line, 2, f.mode == FeatureMode::Press ? Qt::DashLine : Qt::SolidLine));
-      p.setBrush(wash);
-      p.drawPolygon(ring);
-    }
-  }
-}
-
-void FaceLayer::paintFlats(QPainter& p, const Viewport& v) const {
-  for (const FaceFlat& flat : view_.sums()->report.flats) {
-    const FacePick pick{FacePick::Kind::Flat, flat.flat->id};
-    const bool chosen = view_.pick() == pick;
-    if (!chosen && view_.pick().kind != FacePick::Kind::None) continue;
-    const auto at = pixelOf(pick, v);
-    if (!at) continue;
-    QColor line = theme().woad;
-    if (!chosen) line.setAlpha(150);
-    p.setBrush(Qt::NoBrush);
-    const double r = chosen ? 5 : 3;
-    if (chosen) { // seen on dark wool too
-      p.setPen(QPen(theme().card, 4));
-      p.drawEllipse(*at, r, r);
-    }
-    p.setPen(QPen(line, chosen ? 2 : 1));
-    p.drawEllipse(*at, r, r);
-  }
-}
-
-void FaceLayer::paintStems(QPainter& p, const Viewport& v) const {
-  if (view_.pick().kind != FacePick::Kind::Eye) return;
-  const FaceSums& sums = *view_.sums();
-  for (const FaceEye& eye : sums.report.eyes) {
-    if (view_.pick().id != eye.eye->id || eye.stem.length <= 0) continue;
-    const auto pin = std::find_if(sums.report.pins.begin(), sums.report.pins.end(),
-                                  [&](const FacePin& each) { return each.id == eye.eye->id; });
-    if (pin == sums.report.pins.end()) continue;
-    const Vec3 in = holeWay(*eye.eye, eye.stem.azimuth);
-    for (const double side : {1.0, -1.0}) {
-      if (side < 0 && !eye.eye->twin) continue;
-      const Vec3 flip(1, side, 1);
-      const WornHead& head = *session_.plan().figure->head;
-      p.setPen(QPen(theme().woad, 2, Qt::DashLine));
-      p.drawLine(v.at(head.toFigure(pin->at.cwiseProduct(flip))),
-                 v.at(head.toFigure((pin->at + eye.stem.length * in).cwiseProduct(flip))));
-    }
-  }
-}
-
-void FaceLayer::paintPins(QPainter& p, const Viewport& v, bool large) const {
-  const FaceSums& sums = *view_.sums();
-  const Theme& t = theme();
-  const auto& pins = sums.report.pins;
-  if (pins.empty()) return;
-  for (size_t i = 0; i < pins.size(); ++i) {
-    const FacePin& pin = pins[i];
-    const bool chosen = view_.pick() == FacePick{FacePick::Kind::Pin, pin.id};
-    if (!large && !chosen) continue;
-    const QPointF at = v.at(shownPlace(pin.at, v.view));
-    if (chosen && i > 0) {
-      // The tape as it lies: the chord brought on to the surface.
-      QPolygonF tape;
-      for (int k = 0; k <= 12; ++k) {
-        const Vec3 on = sums.field.onto(pins.front().at + k / 12.0 * (pin.at - pins.front().at));
-        tape << v.at(shownPlace(on, v.view));
-      }
-      p.setPen(QPen(t.woad, 2));
-      p.setBrush(Qt::NoBrush);
-      p.drawPolyline(tape);
-    }
-    p.setPen(QPen(t.card, 1));
-    p.setBrush(t.piece(static_cast<int>(i)));
-    const double r = chosen ? 5 : 3.5;
-    p.drawEllipse(at, r, r);
-    if (!large) continue;
-    p.setFont(typeface(11, QFont::Bold));
-    const QString letter = letterOf(i);
-    QString text = letter;
-    if (chosen) {
-      text = tr("%1 %2").arg(letter, str(Name(pinName(pin.id))));
-      if (pin.tape && i > 0)
-        text += QStringLiteral(" · ") + QString::fromStdString(printLength(*pin.tape, session_.units(), 1));
-    }
-    const QRectF box(at + QPointF(px(7), -px(17)),
-                     QSizeF(QFontMetricsF(p.font()).horizontalAdvance(text) + px(8), px(16)));
-    if (chosen) {
-      p.setPen(QPen(t.woad, 1));
-      p.setBrush(t.card);
-      p.drawRoundedRect(box, 3, 3);
-      p.setPen(t.ink);
-      p.drawText(box, Qt::AlignCenter, text);
-    } else {
-      // Readable on wool of any colour.
-      p.setPen(t.card);
-      p.drawText(box.translated(1, 1), Qt::AlignLeft | Qt::AlignVCenter, text);
-      p.setPen(t.ink);
-      p.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, text);
-    }
-  }
-}
-
-void FaceLayer::paintMeasured(QPainter& p, const Viewport& v) const {
-  for (const auto& [pin, place] : view_.sums()->measured.places) {
-    const bool near = v.view != View::Side || place.y() <= 0 || !pin.right;
-    if (!near) continue;
-    const QPointF at = v.at(session_.plan().figure->head->toFigure(
-        v.view == View::Side && !pin.right ? Vec3(place.x(), -place.y(), place.z()) : place));
-    p.setPen(QPen(theme().logwood, 2));
-    p.drawLine(at - QPointF(5, 5), at + QPointF(5, 5));
-    p.drawLine(at - QPointF(5, -5), at + QPointF(5, -5));
   }
 }
 
@@ -319,10 +175,26 @@ FacePick FaceLayer::pickAt(const Viewport& v, const QPointF& at) const {
   return best;
 }
 
+std::optional<Vec3> FaceLayer::placeAt(const Viewport& v, const QPointF& at) const {
+  const FaceSums* sums = view_.sums();
+  if (!sums || !session_.plan().figure->head) return std::nullopt;
+  const WornHead& head = *session_.plan().figure->head;
+  const Vec3 towards = v.view == View::Front   ? Vec3(1, 0, 0)
+                       : v.view == View::Above ? Vec3(0, 0, 1)
+                                               : Vec3(0, -1, 0);
+  const Vec3 on = head.toHead(inSpace(v.mm(at), v.view));
+  return sums->field.hit(on, head.axes.transpose() * towards);
+}
+
 bool FaceLayer::press(const Viewport& v, const QPointF& at, bool /*large*/) {
   const FacePick pick = pickAt(v, at);
-  view_.choose(pick);
   drag_.reset();
+  if (pick.kind == FacePick::Kind::None)
+    if (const auto place = placeAt(v, at)) {
+      view_.choosePlace(*place);
+      return true;
+    }
+  view_.choose(pick);
   if (face::moves(pick)) drag_ = Drag{pick, at, false, v.view == View::Side ? -1.0 : 1.0};
   return true;
 }
@@ -390,6 +262,11 @@ bool FaceLayer::key(QKeyEvent* event, const Viewport& v) {
     return true;
   default:
     return false;
+  }
+  if (view_.pick().kind == FacePick::Kind::Place && view_.sums()) {
+    const WornHead& head = *session_.plan().figure->head;
+    view_.choosePlace(view_.sums()->field.onto(view_.place() + head.axes.transpose() * inSpace(by, v.view)));
+    return true;
   }
   if (!face::moves(view_.pick())) return false;
   nudge(v, by, 1, {});

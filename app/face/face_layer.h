@@ -38,6 +38,11 @@ private:
   };
   /// A place of the head's axes; from the figure's right its right twin is seen.
   [[nodiscard]] Vec3 shownPlace(Vec3 local, View view) const;
+  /// The figure's direction of one in a view's plane.
+  [[nodiscard]] static Vec3 inSpace(const Vec2& by, View view);
+  /// Where the head's surface lies under a pixel, in the head's axes.
+  [[nodiscard]] std::optional<Vec3> placeAt(const Viewport& v, const QPointF& at) const;
+  void paintPlace(QPainter& p, const Viewport& v) const;
   void paintPads(QPainter& p, const Viewport& v) const;
   void paintFlats(QPainter& p, const Viewport& v) const;
   void paintPins(QPainter& p, const Viewport& v, bool large) const;

@@ -16,7 +16,8 @@ FaceStage::FaceStage(Session& session) : Stage(session), view_(session) {
 StageLook FaceStage::look() const {
   StageLook look;
   look.part = true;
-  look.hint = tr("pads and pins; Tab walks the pads in the order of work, drag one to move it");
+  look.hint = tr("pads and pins; Tab walks the pads, drag one to move it; a click on the head takes a place, "
+                 "P lays a pad there");
   return look;
 }
 
@@ -49,6 +50,10 @@ std::vector<StageKey> FaceStage::keys() {
           {key("G"), [this] { view_.setLines(!view_.lines()); }},
           {key("H"), [this] { view_.setBody(!view_.body()); }},
           {key("O"), [this] { face::padsOwn(session_, view_); }},
+          {key("P"), [this] { face::layPad(session_, view_, false); }},
+          {key("Shift+P"), [this] { face::layPad(session_, view_, true); }},
+          {key("N"), [this] { face::turnSchool(session_); }},
+          {key("U"), [this] { face::turnHair(session_); }},
           {key("R"), [this] { face::roundHead(session_); }},
           {key("M"),
            [this] {
@@ -62,10 +67,11 @@ std::vector<StageKey> FaceStage::keys() {
 
 std::vector<Arrangement> FaceStage::arrangements() {
   return {tabArrangement(FaceView::kTabs, [this](int tab) { view_.setTab(tab); }),
-          {QStringLiteral("pick"), tr("KIND:ID: pad, eye, flat or pin"), [this](const QString& value) {
+          {QStringLiteral("pick"), tr("KIND:ID: pad, eye, flat, pin or step"), [this](const QString& value) {
              constexpr std::array kinds{
                  std::pair("pad", FacePick::Kind::Pad), std::pair("eye", FacePick::Kind::Eye),
-                 std::pair("flat", FacePick::Kind::Flat), std::pair("pin", FacePick::Kind::Pin)};
+                 std::pair("flat", FacePick::Kind::Flat), std::pair("pin", FacePick::Kind::Pin),
+                 std::pair("step", FacePick::Kind::Step)};
              const QStringList parts = value.split(QLatin1Char(':'));
              for (const auto& [word, kind] : kinds)
                if (parts.size() == 2 && parts[0] == QLatin1String(word)) {

@@ -10,6 +10,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QScrollArea>
 
 #include <algorithm>
 #include <cmath>
@@ -48,10 +49,12 @@ FaceStrip::FaceStrip(Session& session, FaceView& view, Of what, QWidget* parent)
   setAccessibleName(what == Of::Pads    ? tr("Pads in the order of work")
                     : what == Of::Eyes  ? tr("Eyes that are sold")
                     : what == Of::Flats ? tr("Ears and other flat parts")
-                                        : tr("Soles"));
+                    : what == Of::Soles ? tr("Soles")
+                                        : tr("Steps"));
   connect(&view_, &FaceView::changed, this, [this] {
     lay();
     update();
+    bringToSight();
   });
   lay();
 }
@@ -113,6 +116,10 @@ void FaceStrip::lay() {
   if (what_ == Of::Soles)
     for (const Sole& sole : sums->soles)
       put({}, 0, tr("%1, %2").arg(str(Name(sole.which)), length(sole.length, units, 0)), px(190), px(kTall));
+  if (what_ == Of::Steps)
+    for (size_t i = 0; i < sums->steps.size(); ++i)
+      put(named(FacePick::Kind::Step, std::to_string(i)), 0, str(Name(workName(sums->steps[i].work))),
+          px(190), px(70));
   double bottom = 0;
   QStringList said;
   for (const Item& item : items_) {
@@ -121,6 +128,18 @@ void FaceStrip::lay() {
   }
   setMinimumHeight(nearestWhole(bottom + px(3)));
   setAccessibleDescription(said.join(QStringLiteral("; ")));
+}
+
+/// Brings the chosen one into sight where the page scrolls.
+void FaceStrip::bringToSight() {
+  const auto now = std::find_if(items_.begin(), items_.end(), [this](const Item& i) { return chosen(i); });
+  if (now == items_.end()) return;
+  for (QWidget* up = parentWidget(); up; up = up->parentWidget())
+    if (auto* area = qobject_cast<QScrollArea*>(up)) {
+      const QPoint at = mapTo(area->widget(), now->area.center().toPoint());
+      area->ensureVisible(at.x(), at.y(), 0, qFloor(now->area.height()));
+      return;
+    }
 }
 
 void FaceStrip::resizeEvent(QResizeEvent* /*event*/) { lay(); }
@@ -246,6 +265,37 @@ void FaceStrip::paintFlat(QPainter& p, const Item& item, const FaceFlat& flat) c
   p.drawText(line, Qt::AlignCenter, p.fontMetrics().elidedText(words, Qt::ElideRight, qFloor(line.width())));
 }
 
+void FaceStrip::paintStep(QPainter& p, const Item& item, const FaceStep& step, size_t number) const {
+  const Theme& t = theme();
+  const QRectF in = item.area.adjusted(px(8), px(6), -px(8), -px(6));
+  const double numberWide = px(22);
+  p.setPen(t.faint);
+  p.setFont(typeface(13, QFont::Bold));
+  p.drawText(in, Qt::AlignLeft | Qt::AlignTop, QString::number(number));
+  const QRectF line(in.left() + numberWide, in.top(), in.width() - numberWide, px(18));
+  p.setPen(t.ink);
+  p.setFont(typeface(13, QFont::DemiBold));
+  p.drawText(
+      line, Qt::AlignLeft | Qt::AlignTop,
+      p.fontMetrics().elidedText(str(Name(workName(step.work))), Qt::ElideRight, qFloor(line.width())));
+  // What it takes stands to the right, and what it is done with before it.
+  const Drying* dries = step.drying.empty() ? nullptr : session_.catalog().drying.find(step.drying.front());
+  const QString takes = dries             ? tr("dries %1").arg(str(hoursWords(dries->load), session_.units()))
+                        : step.grams <= 0 ? QString()
+                        : step.grams < session_.catalog().face.padLeast ? tr("a wisp")
+                                                                        : mass(step.grams, session_.units());
+  const QRectF under = line.translated(0, px(19));
+  p.setFont(typeface(12));
+  p.setPen(dries ? t.weld : t.ink);
+  p.drawText(under, Qt::AlignRight | Qt::AlignTop, takes);
+  QStringList parts;
+  for (const std::string& part : step.parts) parts << str(Name(pinName(part)));
+  p.setPen(t.faint);
+  const double room = under.width() - p.fontMetrics().horizontalAdvance(takes) - px(8);
+  p.drawText(under, Qt::AlignLeft | Qt::AlignTop,
+             p.fontMetrics().elidedText(parts.join(tr(", ")), Qt::ElideRight, qFloor(room)));
+}
+
 void FaceStrip::paintSole(QPainter& p, const Item& item, const Sole& sole) const {
   const Theme& t = theme();
   const double scale =
@@ -313,6 +363,9 @@ void FaceStrip::paintEvent(QPaintEvent* /*event*/) {
       break;
     case Of::Soles:
       paintSole(p, item, sums->soles[i]);
+      break;
+    case Of::Steps:
+      paintStep(p, item, sums->steps[i], i + 1);
       break;
     }
   }

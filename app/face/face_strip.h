@@ -1,5 +1,5 @@
-// A row of drawn things on Face's rack, in the order of work: pads, eyes, ears, soles. Left and right walk
-// them.
+// A row of drawn things on Face's rack, in the order of work: pads, eyes, ears, soles, steps. Left and right
+// walk them.
 #pragma once
 
 #include "face/face_view.h"
@@ -15,7 +15,7 @@ namespace columna {
 class FaceStrip : public QWidget {
   Q_OBJECT
 public:
-  enum class Of { Pads, Eyes, Flats, Soles };
+  enum class Of { Pads, Eyes, Flats, Soles, Steps };
   FaceStrip(Session& session, FaceView& view, Of what, QWidget* parent = nullptr);
 
   /// One of them.
@@ -35,11 +35,13 @@ protected:
 
 private:
   void lay();
+  void bringToSight();
   void take(const Item& item);
   [[nodiscard]] bool chosen(const Item& item) const;
   void paintPad(QPainter& p, const Item& item, const FacePad& pad, size_t step) const;
   void paintEye(QPainter& p, const Item& item) const;
   void paintFlat(QPainter& p, const Item& item, const FaceFlat& flat) const;
+  void paintStep(QPainter& p, const Item& item, const FaceStep& step, size_t number) const;
   void paintSole(QPainter& p, const Item& item, const Sole& sole) const;
   [[nodiscard]] double pixelsPerMm() const;
   Session& session_;

@@ -30,6 +30,15 @@ Camera cameraOf(View view, const QRectF& mm, double scale) {
 
 FaceView::FaceView(Session& session) : session_(session) {
   connect(&summing_, &QFutureWatcherBase::finished, this, &FaceView::made);
+  connect(&measuring_, &QFutureWatcherBase::finished, this, [this] {
+    const PlaceMeasures found = answerOf(measuring_);
+    if (measured_ != place_) {
+      measure();
+      return;
+    }
+    measures_ = found;
+    emit changed();
+  });
   connect(&painter_, &QFutureWatcherBase::finished, this, &FaceView::painted);
   session_.onSettled(this, [this] {
     if (on_) ask();
@@ -40,6 +49,7 @@ FaceView::FaceView(Session& session) : session_(session) {
 FaceView::~FaceView() {
   stop_ = true;
   awaitEnd(summing_);
+  awaitEnd(measuring_);
   awaitEnd(painter_);
 }
 
@@ -60,6 +70,25 @@ void FaceView::choose(FacePick pick) {
   if (pick == pick_) return;
   pick_ = std::move(pick);
   emit changed();
+}
+
+const FaceStep* FaceView::step() const {
+  if (pick_.kind != FacePick::Kind::Step || !sums_) return nullptr;
+  for (size_t i = 0; i < sums_->steps.size(); ++i)
+    if (std::to_string(i) == pick_.id) return &sums_->steps[i];
+  return nullptr;
+}
+
+bool FaceView::lit(const FacePick& pick) const {
+  if (pick == pick_) return true;
+  const FaceStep* chosen = step();
+  if (!chosen) return false;
+  const bool ofPads = chosen->work > FaceWork::Body && chosen->work < FaceWork::Filling;
+  const bool fits = pick.kind == FacePick::Kind::Pad    ? ofPads
+                    : pick.kind == FacePick::Kind::Eye  ? chosen->work == FaceWork::Eyes
+                    : pick.kind == FacePick::Kind::Flat ? chosen->work == FaceWork::Ears
+                                                        : false;
+  return fits && std::find(chosen->parts.begin(), chosen->parts.end(), pick.id) != chosen->parts.end();
 }
 
 bool FaceView::walk(bool next) {
@@ -87,6 +116,39 @@ void FaceView::nextPin() {
   for (size_t i = 0; i < pins.size(); ++i)
     if (pick_ == FacePick{FacePick::Kind::Pin, pins[i].id}) at = (i + 1) % pins.size();
   choose({FacePick::Kind::Pin, pins[at].id});
+}
+
+void FaceView::choosePlace(const Vec3& at) {
+  place_ = Vec3(at.x(), std::abs(at.y()), at.z());
+  measures_.reset();
+  pick_ = {FacePick::Kind::Place, {}};
+  measure();
+  emit changed();
+}
+
+void FaceView::measure() {
+  if (!sums_ || sums_->report.pins.empty() || measuring_.isRunning()) return;
+  measured_ = place_;
+  measuring_.setFuture(beside([sums = sums_, at = place_] {
+    return measuresOf(sums->field, sums->report.pins.front().at, sums->head.carriage, at);
+  }));
+}
+
+std::optional<Vec3> FaceView::chosenPlace() const {
+  if (!sums_) return std::nullopt;
+  if (pick_.kind == FacePick::Kind::Place) return place_;
+  for (const FacePin& pin : sums_->report.pins)
+    if ((pick_.kind == FacePick::Kind::Pin || pick_.kind == FacePick::Kind::Eye) && pin.id == pick_.id)
+      return pin.at;
+  for (const FacePad& pad : sums_->report.pads)
+    if (pick_.kind == FacePick::Kind::Pad && pad.feature->id == pick_.id)
+      return sums_->field.onto(sums_->field.length() * pad.feature->at);
+  return std::nullopt;
+}
+
+std::optional<Vec3> FaceView::byHalving(const Vec2& shares) const {
+  if (!sums_) return std::nullopt;
+  return HeadMap(raysOf(sums_->field), View::Front, sums_->head.carriage).place(shares);
 }
 
 void FaceView::setLines(bool on) {

@@ -2,6 +2,7 @@
 // Not part of the project.
 #pragma once
 
+#include "face/head_map.h"
 #include "judge/face_sums.h"
 #include "session/session.h"
 #include "turn/fine_picture.h"
@@ -17,30 +18,43 @@ inline constexpr double kPadStep = 1.1; ///< a key makes a pad so many times lar
 
 /// A part of the head that can be chosen.
 struct FacePick {
-  enum class Kind { None, Pad, Eye, Flat, Pin };
+  enum class Kind { None, Pad, Eye, Flat, Pin, Step, Place };
   Kind kind = Kind::None;
-  std::string id;
+  std::string id; ///< of a step its place in the order of work, from 0
   [[nodiscard]] bool operator==(const FacePick&) const = default;
 };
 
 class FaceView : public QObject {
   Q_OBJECT
 public:
-  static constexpr int kTabs = 5;
+  static constexpr int kTabs = 6;
 
   explicit FaceView(Session& session);
   ~FaceView() override;
   FaceView(const FaceView&) = delete;
   FaceView& operator=(const FaceView&) = delete;
 
-  /// The rack's tab: pads, eyes, ears, feet, pins.
+  /// The rack's tab: pads, eyes, ears, feet, pins, the order of work.
   [[nodiscard]] int tab() const { return tab_; }
   void setTab(int tab);
   [[nodiscard]] const FacePick& pick() const { return pick_; }
   void choose(FacePick pick);
+  /// Chosen, or a part of the step that is.
+  [[nodiscard]] bool lit(const FacePick& pick) const;
+  /// The chosen step; null where none is.
+  [[nodiscard]] const FaceStep* step() const;
   /// The next or the one before: pads in the order of work, eyes, ears. False past the end.
   bool walk(bool next);
   void nextPin();
+  /// A place on the head that is no part of it, mm in its own axes, y >= 0.
+  void choosePlace(const Vec3& at);
+  [[nodiscard]] const Vec3& place() const { return place_; }
+  /// What it is found again by, worked out beside the window; null until then.
+  [[nodiscard]] const PlaceMeasures* placeMeasures() const { return measures_ ? &*measures_ : nullptr; }
+  /// Where on the surface what is chosen lies: a place, a pin, an eye, a pad. Nothing where none is.
+  [[nodiscard]] std::optional<Vec3> chosenPlace() const;
+  /// The place of such shares of the face, seen from the front.
+  [[nodiscard]] std::optional<Vec3> byHalving(const Vec2& shares) const;
   [[nodiscard]] bool lines() const { return lines_; }
   void setLines(bool on);
   /// The body is shown behind the head.
@@ -89,6 +103,11 @@ private:
   int tab_ = 0;
   bool on_ = false, lines_ = true, body_ = false;
   FacePick pick_;
+  Vec3 place_ = Vec3::Zero();
+  std::optional<PlaceMeasures> measures_;
+  QFutureWatcher<PlaceMeasures> measuring_;
+  Vec3 measured_ = Vec3::Zero(); ///< what is being measured
+  void measure();
 
   struct Key {
     Shared<Figure> figure;

@@ -251,6 +251,11 @@ std::uint64_t shapeKey(const Pattern& p) {
     h.add(p.head->form->key());
     for (const double value : {p.head->eyes, p.head->eyesLower, p.head->length}) h.add(value);
   }
+  for (const PatternPad& pad : p.pads) {
+    for (const char c : pad.bone) h.add(static_cast<std::uint64_t>(static_cast<unsigned char>(c)));
+    for (const double value : {pad.at, pad.deep, pad.across, pad.left, pad.hollow ? 1.0 : 0.0}) h.add(value);
+    h.addPlace(pad.radii);
+  }
   if (p.right) {
     for (const auto& [name, at] : p.right->joints) h.addPlace(at);
     for (const auto& [name, stations] : p.right->stations) add(h, stations);
@@ -302,6 +307,7 @@ Figure build(const Pattern& pattern) {
                  (pattern.right && pattern.right->eye ? *pattern.right->eye : mirrored(pattern.eye))};
   figure.eyeDiameter = pattern.eyeDiameter;
   if (pattern.head) wearHead(figure, pattern);
+  layPads(figure, pattern);
   const Extent e = extentOf(figure);
   figure.overallHeight = e.top;
   figure.totalLength = e.front - e.back;
@@ -331,14 +337,19 @@ Figure scaledTo(Figure f, double scale) {
     b.length *= scale;
     for (Station& s : b.stations) s = {s.at, s.across * scale, s.deep * scale, s.lift * scale};
   }
-  for (Tube& tube : f.tubes) {
-    tube.capBegin *= scale;
-    tube.capEnd *= scale;
-    for (Ring& r : tube.rings) {
-      r.centre *= scale;
-      r.ru *= scale;
-      r.rv *= scale;
+  for (std::vector<Tube>* tubes : {&f.tubes, &f.hollows})
+    for (Tube& tube : *tubes) {
+      tube.capBegin *= scale;
+      tube.capEnd *= scale;
+      for (Ring& r : tube.rings) {
+        r.centre *= scale;
+        r.ru *= scale;
+        r.rv *= scale;
+      }
     }
+  for (LaidPad& pad : f.pads) {
+    pad.at *= scale;
+    pad.radii *= scale;
   }
   for (FigureFlat& flat : f.flats) {
     flat.thickness *= scale;

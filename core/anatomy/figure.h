@@ -72,6 +72,8 @@ struct Figure {
   std::vector<FigureBone> bones;
   std::map<std::string, std::string> jointNames; ///< by joint id, in the maker's words: "left elbow"
   std::vector<Tube> tubes;                       ///< the body's surface, coat included
+  std::vector<Tube> hollows;                     ///< pressed into it, as the ovals that press
+  std::vector<LaidPad> pads;                     ///< which of the tubes and hollows the maker laid on
   std::vector<FigureFlat> flats;
   std::vector<Vec3> eyes;
   double eyeDiameter = 0;

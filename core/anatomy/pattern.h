@@ -5,6 +5,7 @@
 // docs/schema/pattern.schema.json.
 #pragma once
 
+#include "anatomy/laid_pad.h"
 #include "anatomy/worn_head.h"
 #include "measure/result.h"
 
@@ -146,6 +147,7 @@ struct Pattern {
   double eyeDiameter = 0;
   double coatThickness = 0; ///< modules
   std::string coatKind;
+  std::vector<PatternPad> pads;    ///< that the maker lays on the body
   std::optional<PatternHead> head; ///< none: the tubes of its bones are its head
 
   /// The bone of that name, or nothing.

@@ -59,6 +59,11 @@ Project partOwn(Project project, const std::string& part) {
 }
 
 Project padOut(Project project, const std::string& feature, bool out) {
+  // One of the maker's own is gone for good; undo brings it back.
+  if (out && std::erase_if(project.face.own, [&](const OwnPad& own) { return own.pad.id == feature; }) > 0) {
+    project.face.features.erase(feature);
+    return project;
+  }
   return changed(std::move(project), feature, [&](FeatureChange& c) { c.out = out; });
 }
 
@@ -104,6 +109,30 @@ Result<Project> flatThick(Project project, const std::string& flat, std::optiona
     project.face.thick[flat] = *mm;
   else
     project.face.thick.erase(flat);
+  return project;
+}
+
+Project faceSchool(Project project, FaceSchool school) {
+  project.face.school = school;
+  return project;
+}
+
+Project hairFirst(Project project, bool on) {
+  project.face.hairFirst = on;
+  return project;
+}
+
+Result<Project> gluedWith(Project project, GluedPart what, const std::string& glue,
+                          const DryingTimes& drying) {
+  const Drying* found = drying.find(glue);
+  if (!glue.empty() && !(found && found->glue)) {
+    std::string known;
+    for (const Drying& each : drying.all)
+      if (each.glue) known += (known.empty() ? "" : ", ") + each.id;
+    return Problem{say("{} is no glue that is known here", AsIs(glue)), "",
+                   say("use one of {}", AsIs(known))};
+  }
+  (what == GluedPart::Eyes ? project.face.eyeGlue : project.face.partGlue) = glue;
   return project;
 }
 

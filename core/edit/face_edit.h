@@ -10,7 +10,7 @@ namespace columna::edit {
 [[nodiscard]] Project padSized(Project project, const std::string& feature, double factor);
 /// Moved by so much, head modules; of a pair both, told as the left one's.
 [[nodiscard]] Project padMoved(Project project, const std::string& feature, const Vec3& by);
-/// Left out, or put back as it was.
+/// Left out, or put back as it was; one of the maker's own is taken away.
 [[nodiscard]] Project padOut(Project project, const std::string& feature, bool out);
 /// An eye or a flat part, the same way.
 [[nodiscard]] Project partMoved(Project project, const std::string& part, const Vec3& by);
@@ -29,6 +29,14 @@ namespace columna::edit {
 
 /// Thickness of an ear or another flat part, mm; nothing: the animal's own. Error: out of range.
 [[nodiscard]] Result<Project> flatThick(Project project, const std::string& flat, std::optional<double> mm);
+
+/// What is set first, and whether hair goes before the ears.
+[[nodiscard]] Project faceSchool(Project project, FaceSchool school);
+[[nodiscard]] Project hairFirst(Project project, bool on);
+/// What eyes, or horns and bills, are set with; empty: the usual. Error: no such glue.
+enum class GluedPart { Eyes, Parts };
+[[nodiscard]] Result<Project> gluedWith(Project project, GluedPart what, const std::string& glue,
+                                        const DryingTimes& drying);
 
 /// What was measured of a pin on one side; nothing takes it back. Error: out of range.
 [[nodiscard]] Result<Project> pinMeasured(Project project, const std::string& pin, bool right,

@@ -52,6 +52,8 @@ struct FaceRules {
   double hardNear = 0, hardLeast = 0;   ///< horns and bill, of the head's wool; g: less pulls nothing over
   double skinTurn = 0;                  ///< mm of a skin's edge turned round a wire
   double skinStretch = 0;               ///< share of length that felt takes up when a skin is not flat
+  double timePads = 0, timeEyes = 0, timeNose = 0, timeEars = 0; ///< shares of the time a face takes
+  double timeCoat = 0;                                           ///< likewise
 };
 
 /// Errors name the file and the key: one missing, not a number, below zero, or without a source; sizes that

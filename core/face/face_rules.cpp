@@ -8,7 +8,7 @@
 namespace columna {
 namespace {
 
-constexpr std::array<RuleField<FaceRules>, 54> kFaceFields{{
+constexpr std::array<RuleField<FaceRules>, 59> kFaceFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -63,6 +63,11 @@ constexpr std::array<RuleField<FaceRules>, 54> kFaceFields{{
     {"hard_least", &FaceRules::hardLeast},
     {"skin_turn", &FaceRules::skinTurn},
     {"skin_stretch", &FaceRules::skinStretch},
+    {"time_pads", &FaceRules::timePads},
+    {"time_eyes", &FaceRules::timeEyes},
+    {"time_nose", &FaceRules::timeNose},
+    {"time_ears", &FaceRules::timeEars},
+    {"time_coat", &FaceRules::timeCoat},
 }};
 
 Problem noSizes(const std::string& file) {

@@ -82,6 +82,19 @@ double MuzzleWarp::operator()(double x) const {
   return x + (factor - 1) * in * in / (4 * kHalf);
 }
 
+double MuzzleWarp::before(double there) const {
+  // It rises everywhere.
+  double low = -1;
+  double high = 2 + there / std::max(factor, 1e-3);
+  for (int i = 0; i < 60; ++i) {
+    const double middle = (low + high) / 2;
+    ((*this)(middle) < there ? low : high) = middle;
+  }
+  return (low + high) / 2;
+}
+
+MuzzleWarp muzzleWarp(const HeadPattern& head, double factor) { return {browOf(head), factor}; }
+
 double MuzzleWarp::slope(double x) const {
   return 1 + (factor - 1) * std::clamp((x - brow + kHalf) / (2 * kHalf), 0.0, 1.0);
 }

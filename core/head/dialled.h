@@ -12,7 +12,12 @@ struct MuzzleWarp {
   double brow = 0.6, factor = 1;
   [[nodiscard]] double operator()(double x) const;
   [[nodiscard]] double slope(double x) const;
+  /// The x that goes there.
+  [[nodiscard]] double before(double there) const;
 };
+
+/// That of a head whose muzzle is `factor` times as long.
+[[nodiscard]] MuzzleWarp muzzleWarp(const HeadPattern& head, double factor);
 
 /// The head as the dials have it. Muzzle: stations, features (their radii along x with them), nose, nostrils,
 /// mouth, hair and hard parts; eyes keep their x. Eyes: their diameter, and sockets and lids with them.

@@ -79,6 +79,7 @@ struct HeadFeature {
 
   [[nodiscard]] bool rod() const { return to.has_value(); }
   [[nodiscard]] double thinnest() const; ///< its smallest radius
+  [[nodiscard]] bool operator==(const HeadFeature&) const = default;
 };
 
 enum class EyeKind { Glass, Bead, Painted, Needled };

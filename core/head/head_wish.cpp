@@ -1,5 +1,7 @@
 #include "head/head_wish.h"
 
+#include <algorithm>
+
 namespace columna {
 namespace {
 
@@ -18,6 +20,10 @@ void moveEye(HeadPattern& head, HeadEye& eye, const Vec3& by) {
 } // namespace
 
 HeadPattern asWished(HeadPattern head, const FaceWish& wish) {
+  for (const OwnPad& own : wish.own) {
+    const auto named = [&](const HeadFeature& f) { return f.id == own.before; };
+    head.features.insert(std::find_if(head.features.begin(), head.features.end(), named), own.pad);
+  }
   std::erase_if(head.features, [&](const HeadFeature& f) {
     const auto found = wish.features.find(f.id);
     return found != wish.features.end() && found->second.out;

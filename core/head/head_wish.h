@@ -23,6 +23,13 @@ struct PartMove {
   [[nodiscard]] bool operator==(const PartMove&) const = default;
 };
 
+/// A pad or a hollow of the maker's own, beside the animal's.
+struct OwnPad {
+  HeadFeature pad;
+  std::string before; ///< the feature it comes before in the order of work; empty: after all
+  [[nodiscard]] bool operator==(const OwnPad&) const = default;
+};
+
 /// A place on the maker's own head, by the tape.
 struct MeasuredPin {
   std::string pin;    ///< "eye"
@@ -32,17 +39,35 @@ struct MeasuredPin {
   [[nodiscard]] bool operator==(const MeasuredPin&) const = default;
 };
 
+/// What is set first.
+enum class FaceSchool { NoseFirst, EyesFirst };
+
 struct FaceWish {
   bool generic = false;                          ///< a round head where the animal has none of its own
   std::optional<double> eye;                     ///< mm: the eyes that are taken
   std::map<std::string, FeatureChange> features; ///< by the feature's id
   std::map<std::string, double> thick;           ///< mm, by the flat part's id
   std::map<std::string, PartMove> moved;         ///< eyes and flat parts, by their id
+  std::vector<OwnPad> own;                       ///< with ids that the animal's pads do not have
+  std::map<std::string, double> body; ///< pads of the body that are laid on, by id: how many times as large
   std::vector<MeasuredPin> measured;
+  FaceSchool school = FaceSchool::NoseFirst;
+  bool hairFirst = false;        ///< hair before ears and horns
+  std::string eyeGlue, partGlue; ///< what eyes, and horns and bills, are set with, by id; empty: the usual
   [[nodiscard]] bool operator==(const FaceWish&) const = default;
   [[nodiscard]] bool none() const { return *this == FaceWish(); }
-  /// What the figure follows from: all but what was measured.
-  [[nodiscard]] FaceWish made() const { return {generic, eye, features, thick, moved, {}}; }
+  /// What the figure follows from: not what was measured, nor the order of work.
+  [[nodiscard]] FaceWish made() const {
+    FaceWish out;
+    out.generic = generic;
+    out.eye = eye;
+    out.features = features;
+    out.thick = thick;
+    out.moved = moved;
+    out.own = own;
+    out.body = body;
+    return out;
+  }
 };
 
 /// The head with the maker's pads, and eyes and ears where they set them: an eye takes its socket, its lids

@@ -1,7 +1,7 @@
 // The fields of what a maker changes of a face and measures of it.
 #pragma once
 
-#include "head/field_kinds.h"
+#include "head/head_fields.h"
 #include "head/head_wish.h"
 
 namespace columna {
@@ -22,6 +22,13 @@ struct Table<PartMove> {
 };
 
 template <>
+struct Table<OwnPad> {
+  static constexpr std::tuple fields{
+      field("pad", &OwnPad::pad).must(),
+      field("before", &OwnPad::before).about("the feature it comes before; none: after all")};
+};
+
+template <>
 struct Table<MeasuredPin> {
   static constexpr std::tuple fields{
       field("pin", &MeasuredPin::pin).must().about("a named place: eye, ear-front, chin"),
@@ -39,6 +46,12 @@ struct Table<MeasuredPin> {
           .about("from the mid plane: half of what is between a pair")};
 };
 
+namespace heads {
+inline constexpr std::array<Words, 2> kFaceSchool{"nose-first", "eyes-first"};
+}
+template <>
+struct Choices<FaceSchool> : InOrder<FaceSchool, heads::kFaceSchool> {};
+
 template <>
 struct Table<FaceWish> {
   static constexpr std::tuple fields{
@@ -55,10 +68,18 @@ struct Table<FaceWish> {
           .called("thickness")
           .about("of ears and other flat parts, by id"),
       field("moved", &FaceWish::moved).about("eyes and flat parts elsewhere than the animal's own, by id"),
+      field("own", &FaceWish::own).upTo(40).about("pads and hollows of the maker's own"),
+      field("body", &FaceWish::body)
+          .within(0.3, 3)
+          .about("pads of the body that are laid on, by id: how many times as large as usual"),
       field("measured", &FaceWish::measured)
           .upTo(200)
           .knownBy("pin", "right")
-          .about("places on the maker's own head")};
+          .about("places on the maker's own head"),
+      field("school", &FaceWish::school).about("what is set first"),
+      field("hair_first", &FaceWish::hairFirst).about("hair before ears and horns"),
+      field("eye_glue", &FaceWish::eyeGlue).about("what eyes are set with, by its id in drying.json"),
+      field("part_glue", &FaceWish::partGlue).about("the same of horns and bills")};
 };
 
 } // namespace columna

@@ -28,17 +28,32 @@ private:
     out_.push_back({level, where, std::move(text), std::move(brief), Topic::Face});
   }
 
+  /// Another size than is true to life: there is a nearer one, or none.
+  void size(const std::string& where, const EyeChoice& c, double off) {
+    const Level level = off > r_.eyeFar ? Level::Wrong : Level::Doubtful;
+    const Number percent(100 * off, 0);
+    const EyeChoice nearest = eyeFor(c.wanted, r_);
+    if (std::abs(nearest.off) < off - 1e-9)
+      add(level, where,
+          c.off < 0 ? say("Eyes of {} are {} % smaller than the animal's: {} would be nearer to life.",
+                          Length(c.take, 1), percent, Length(nearest.take, 1))
+                    : say("Eyes of {} are {} % larger than the animal's: {} would be nearer to life.",
+                          Length(c.take, 1), percent, Length(nearest.take, 1)),
+          say("eyes of another size"));
+    else
+      add(level, where,
+          c.off < 0
+              ? say("No eye of {} is sold: {} is {} % too small. Make your own, or another size of figure.",
+                    Length(c.wanted, 1), Length(c.take, 1), percent)
+              : say("No eye of {} is sold: {} is {} % too large. Make your own, or another size of figure.",
+                    Length(c.wanted, 1), Length(c.take, 1), percent),
+          say("no eye of that size"));
+  }
+
   void eye(const FaceEye& e) {
     const std::string& where = e.eye->id;
     const EyeChoice& c = e.choice;
-    if (const double off = std::abs(c.off); off > r_.eyeNear)
-      add(off > r_.eyeFar ? Level::Wrong : Level::Doubtful, where,
-          c.off < 0
-              ? say("No eye of {} is sold: {} is {} % too small. Make your own, or another size of figure.",
-                    Length(c.wanted, 1), Length(c.take, 1), Number(100 * off, 0))
-              : say("No eye of {} is sold: {} is {} % too large. Make your own, or another size of figure.",
-                    Length(c.wanted, 1), Length(c.take, 1), Number(100 * off, 0)),
-          say("no eye of that size"));
+    if (const double off = std::abs(c.off); off > r_.eyeNear) size(where, c, off);
     if (e.hidden > r_.hiddenNear)
       add(e.hidden > r_.hiddenFar ? Level::Wrong : Level::Doubtful, where,
           say("An ear hides {} % of the eye: set its base further back, or fold it less.",

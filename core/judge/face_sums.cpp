@@ -74,6 +74,9 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
   out->measured = measuredPairs(project.face.measured, out->field, out->report, catalog.face);
   out->soles = solesOf(out->head, footScale(out->head, *plan.pattern, plan.figure->scale),
                        feltDensity(Firmness::Firm), catalog.face);
+  out->steps = faceSteps(out->head, out->field, out->report, plan.wool->hair, project.face, catalog.drying,
+                         catalog.face);
+  out->offered = offeredPads(project, catalog, plan);
   out->findings = faceFindings(out->report, catalog.face);
   const std::vector<Finding> askew = measuredFindings(out->measured);
   out->findings.insert(out->findings.begin(), askew.begin(), askew.end());

@@ -2,8 +2,10 @@
 // measured, and what is doubtful.
 #pragma once
 
+#include "face/face_steps.h"
 #include "face/foot.h"
 #include "face/symmetry.h"
+#include "judge/offered_pads.h"
 #include "plan/plan.h"
 
 #include <memory>
@@ -23,6 +25,8 @@ struct FaceSums {
   FaceReport report;
   FaceMeasured measured;
   std::vector<Sole> soles;
+  std::vector<FaceStep> steps;     ///< in the order of work
+  std::vector<OfferedPad> offered; ///< pads that may be laid on
   std::vector<Finding> findings;
 };
 

@@ -75,9 +75,17 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Pl
   } else {
     const auto head = headOf(project, catalog);
     Pattern own; // with pads, eyes or ears that the maker changed, or a head that the animal has not
-    if (head && (!project.face.features.empty() || !project.face.moved.empty() || !pattern->head)) {
-      own = wearing(*pattern, asWished(*head, project.face), hardDensities(catalog.face));
+    const FaceWish& face = project.face;
+    if (head && (!face.features.empty() || !face.moved.empty() || !face.own.empty() || !pattern->head)) {
+      own = wearing(*pattern, asWished(*head, face), hardDensities(catalog.face));
       pattern = &own;
+    }
+    if (!face.body.empty()) {
+      if (pattern != &own) own = *pattern;
+      pattern = &own;
+      for (const auto& [id, factor] : face.body)
+        if (const BodyPadKind* kind = catalog.anatomy.bodyPad(id))
+          for (PatternPad& pad : bodyPads(*kind, own, factor)) own.pads.push_back(std::move(pad));
     }
     if (auto problem = makeFigurePart(project, *pattern, out)) return *problem;
     if (project.face.eye || !project.face.thick.empty()) out.figure = faced(*out.figure, project.face);

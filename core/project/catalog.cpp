@@ -111,6 +111,8 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::stri
   take(catalog, data / "work" / "joins.json", readBenchRules, catalog.bench);
   take(catalog, data / "work" / "wool.json", readWoolRules, catalog.wool);
   take(catalog, data / "work" / "face.json", readFaceRules, catalog.face);
+  take(catalog, data / "work" / "drying.json", readDrying, catalog.drying);
+  take(catalog, data / "work" / "anatomy.json", readSmallAnatomy, catalog.anatomy);
   takeHeads(catalog, data / "heads", own.empty() ? fs::path() : own.parent_path() / "heads");
   std::sort(catalog.patterns.begin(), catalog.patterns.end(),
             [](const Pattern& a, const Pattern& b) { return a.name < b.name; });

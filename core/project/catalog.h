@@ -2,7 +2,9 @@
 #pragma once
 
 #include "anatomy/pattern.h"
+#include "face/drying.h"
 #include "face/eye.h"
+#include "face/small_anatomy.h"
 #include "head/head_pattern.h"
 #include "hold/pose_rules.h"
 #include "make/work_time.h"
@@ -27,6 +29,8 @@ struct Catalog {
   WoolRules wool;                  ///< densities, strips, pads, fur
   BenchRules bench;                ///< skewers, pins, bounds of the advice
   FaceRules face;                  ///< eyes that are sold, what holds and what does not
+  DryingTimes drying;              ///< of glues, clay and the like
+  SmallAnatomy anatomy;            ///< pads that may be laid on
   std::vector<Problem> problems;   ///< files that could not be read; the rest is there all the same
 
   [[nodiscard]] const Pattern* pattern(std::string_view id) const;

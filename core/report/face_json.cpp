@@ -5,6 +5,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
+
 namespace columna {
 namespace {
 
@@ -19,9 +21,37 @@ const char* wordOf(Stands stands) {
   return stands == Stands::Well ? "well" : stands == Stands::Doubtful ? "doubtful" : "droops";
 }
 
+Json range(const Vec2& hours) { return {hours.x(), hours.y()}; }
+
+/// The steps, and of what dries what they name.
+void putSteps(Json& out, const std::vector<FaceStep>& steps, const DryingTimes& drying) {
+  std::vector<std::string> named;
+  for (const FaceStep& step : steps) {
+    out["steps"].push_back({{"work", std::string(workName(step.work))},
+                            {"parts", step.parts},
+                            {"pieces", step.pieces},
+                            {"g", step.grams},
+                            {"share", step.share},
+                            {"needs", step.needs},
+                            {"dries", step.drying}});
+    for (const std::string& id : step.drying)
+      if (std::find(named.begin(), named.end(), id) == named.end()) named.push_back(id);
+  }
+  for (const std::string& id : named)
+    if (const Drying* found = drying.find(id))
+      out["waits"].push_back({{"id", id},
+                              {"name", found->name},
+                              {"handle_h", range(found->handle)},
+                              {"load_h", range(found->load)},
+                              {"caution", found->caution},
+                              {"source", found->source}});
+}
+
 } // namespace
 
-Json faceJson(const HeadPattern& head, const FaceReport& report, const std::vector<Finding>& findings) {
+Json faceJson(const FaceSums& sums, const DryingTimes& drying) {
+  const HeadPattern& head = sums.head;
+  const FaceReport& report = sums.report;
   const auto degrees = [](double radians) { return unit::kDegree.given(radians); };
   Json out{{"id", head.id},
            {"length_mm", report.length},
@@ -31,6 +61,9 @@ Json faceJson(const HeadPattern& head, const FaceReport& report, const std::vect
            {"eyes", Json::array()},
            {"pins", Json::array()},
            {"flats", Json::array()},
+           {"steps", Json::array()},
+           {"waits", Json::array()},
+           {"body_pads", Json::array()},
            {"findings", Json::array()}};
   for (const FacePad& pad : report.pads)
     out["features"].push_back({{"id", pad.feature->id},
@@ -77,7 +110,18 @@ Json faceJson(const HeadPattern& head, const FaceReport& report, const std::vect
                             {"sag_mm", flat.standing.sag},
                             {"stands", flat.flat->stands == FlatStands::Felt ? wordOf(flat.standing.verdict)
                                                                              : wordOf(flat.flat->stands)}});
-  for (const Finding& f : findings)
+  putSteps(out, sums.steps, drying);
+  for (const OfferedPad& pad : sums.offered)
+    if (pad.on && !pad.head)
+      out["body_pads"].push_back({{"id", pad.id},
+                                  {"hollow", pad.hollow},
+                                  {"count", pad.count},
+                                  {"length_mm", pad.length},
+                                  {"width_mm", pad.width},
+                                  {"height_mm", pad.height},
+                                  {"g", pad.grams},
+                                  {"too_small", pad.tooSmall}});
+  for (const Finding& f : sums.findings)
     out["findings"].push_back({{"id", f.id()},
                                {"level", std::string(word(f.level))},
                                {"where", f.where},

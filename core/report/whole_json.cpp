@@ -13,7 +13,7 @@ nlohmann::json wholeJson(const Project& project, const Plan& plan, const Catalog
   nlohmann::json out = toJson(plan);
   out["poses"] = posesJson(project, plan, catalog);
   if (const auto sums = faceSums(project, catalog, plan)) {
-    out["head"] = faceJson(sums->head, sums->report, sums->findings);
+    out["head"] = faceJson(*sums, catalog.drying);
     out["flats"] = std::move(out["head"]["flats"]);
     out["head"].erase("flats");
   }

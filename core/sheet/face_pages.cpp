@@ -19,8 +19,8 @@ std::string letterOf(size_t index) { return std::string(1, static_cast<char>('A'
 
 class FacePages {
 public:
-  FacePages(Filler& pages, const Plan& plan, const FaceSums& sums, const FaceRules& rules)
-      : pages_(pages), plan_(plan), sums_(sums), rules_(rules) {}
+  FacePages(Filler& pages, const Plan& plan, const FaceSums& sums, const Catalog& catalog)
+      : pages_(pages), plan_(plan), sums_(sums), rules_(catalog.face), drying_(catalog.drying) {}
 
   void run() {
     map();
@@ -28,8 +28,9 @@ public:
     ears();
     skins();
     soles();
-    pads();
-    hair();
+    steps();
+    bodyPads();
+    drying();
   }
 
 private:
@@ -233,47 +234,91 @@ private:
       }
   }
 
-  void pads() {
-    pages_.section(say("Pads of the face in the order of work"));
-    for (size_t i = 0; i < sums_.report.pads.size(); ++i) {
-      const FacePad& pad = sums_.report.pads[i];
+  /// Every step, and under it its pads and rows of hair, each with what it takes.
+  void steps() {
+    pages_.section(say("The face in the order of work"));
+    for (size_t i = 0; i < sums_.steps.size(); ++i) {
+      const FaceStep& step = sums_.steps[i];
       pages_.room(kRow);
-      const double y = pages_.y();
-      box(y);
-      say_(say("{} {}", i + 1, Name(pinName(pad.feature->id))), {kMargin + 7, y}, 3.4, true);
-      const Said what = pad.feature->mode == FeatureMode::Press ? say("press it in")
-                        : pad.tooSmall                          ? say("lay it as a wisp")
-                                                                : Said(Mass(pad.grams));
-      say_(what, {kMargin + 84, y}, 3.4, false, TextAlign::Right);
-      say_(pad.feature->twin ? say("{} by {}, left and right", Length(pad.length, 1), Length(pad.width, 1))
-                             : say("{} by {}", Length(pad.length, 1), Length(pad.width, 1)),
-           {kMargin + 90, y}, 3.2);
+      box(pages_.y());
+      say_(say("{} {}", i + 1, Name(workName(step.work))), {kMargin + 7, pages_.y()}, 3.4, true);
+      const Said advice = workAdvice(step.work);
+      if (!advice.empty()) say_(advice, {kMargin + 68, pages_.y()}, 3);
+      pages_.y() += kRow;
+      for (const std::string& part : step.parts) {
+        for (const FacePad& pad : sums_.report.pads)
+          if (pad.feature->id == part && workOf(pad.feature->kind) == step.work) padRow(pad);
+        for (const HairRow& row : plan_.wool->hair)
+          if (row.id == part && (step.work == FaceWork::Hair || step.work == FaceWork::Singles)) hairRow(row);
+      }
+      for (const std::string& id : step.drying)
+        if (const Drying* found = drying_.find(id)) row(Name(found->name), Said(), dryingWords(*found));
+      const Said caution = workCaution(step.work);
+      if (caution.empty()) continue;
+      pages_.room(kRow);
+      say_(caution, {kMargin + 12, pages_.y()}, 3);
       pages_.y() += kRow;
     }
-    pages_.room(10);
-    say_(say("Set glass eyes last, or shield them; holes with an awl, away from the hand that holds the "
-             "head."),
-         {kMargin, pages_.y() + 2}, 3);
-    pages_.y() += 6;
   }
 
-  void hair() {
-    if (plan_.wool->hair.empty()) return;
-    pages_.section(say("Hair, from behind forwards: each row covers the roots of the one before"));
-    for (const HairRow& row : plan_.wool->hair) {
+  /// A line under a step: what, how much, and how.
+  void row(const Said& what, const Said& takes, const Said& how) {
+    pages_.room(kRow);
+    const double y = pages_.y();
+    say_(what, {kMargin + 12, y}, 3.2);
+    if (!takes.empty()) say_(takes, {kMargin + 84, y}, 3.2, false, TextAlign::Right);
+    say_(how, {kMargin + 90, y}, 3.2);
+    pages_.y() += kRow;
+  }
+
+  void padRow(const FacePad& pad) {
+    const Said takes = pad.feature->mode == FeatureMode::Press ? say("press it in")
+                       : pad.tooSmall                          ? say("lay it as a wisp")
+                                                               : Said(Mass(pad.grams));
+    row(Name(pinName(pad.feature->id)), takes,
+        pad.feature->twin ? say("{} by {}, left and right", Length(pad.length, 1), Length(pad.width, 1))
+                          : say("{} by {}", Length(pad.length, 1), Length(pad.width, 1)));
+  }
+
+  void hairRow(const HairRow& hair) {
+    row(Name(hair.name), hair.grams > 0 ? Said(Mass(hair.grams)) : Said(), hairWords(hair));
+  }
+
+  void bodyPads() {
+    const auto laid = [](const OfferedPad& pad) { return pad.on && !pad.head; };
+    if (std::none_of(sums_.offered.begin(), sums_.offered.end(), laid)) return;
+    pages_.section(say("Pads laid on the body"));
+    for (const OfferedPad& pad : sums_.offered) {
+      if (!laid(pad)) continue;
       pages_.room(kRow);
-      const double y = pages_.y();
-      box(y);
-      say_(Name(row.name), {kMargin + 7, y}, 3.4, true);
-      if (row.grams > 0) say_(Mass(row.grams), {kMargin + 84, y}, 3.4, false, TextAlign::Right);
-      say_(hairWords(row), {kMargin + 90, y}, 3.2);
-      pages_.y() += kRow;
+      box(pages_.y());
+      row(upperName(pad.name),
+          pad.hollow     ? say("press it in")
+          : pad.tooSmall ? say("lay it as a wisp")
+                         : Said(Mass(pad.grams)),
+          say("{} of {} by {}, {} high", pad.count, Length(pad.length, 1), Length(pad.width, 1),
+              Length(pad.height, 1)));
     }
-    if (std::any_of(plan_.wool->hair.begin(), plan_.wool->hair.end(),
-                    [](const HairRow& row) { return row.kind == HeadRow::Kind::Singles; })) {
-      pages_.room(10);
-      say_(say("No single hairs on what small children play with."), {kMargin, pages_.y() + 2}, 3);
-      pages_.y() += 6;
+  }
+
+  /// Each once, with its caution.
+  void drying() {
+    std::vector<const Drying*> all;
+    for (const FaceStep& step : sums_.steps)
+      for (const std::string& id : step.drying)
+        if (const Drying* found = drying_.find(id);
+            found && std::find(all.begin(), all.end(), found) == all.end())
+          all.push_back(found);
+    if (all.empty()) return;
+    pages_.section(say("What must dry: the label on the product goes before these hours"));
+    for (const Drying* each : all) {
+      pages_.room(2 * kRow);
+      say_(upperName(each->name), {kMargin, pages_.y()}, 3.4, true);
+      say_(dryingWords(*each), {kMargin + 90, pages_.y()}, 3.2);
+      pages_.y() += kRow;
+      if (each->caution.empty()) continue;
+      say_(Name(each->caution), {kMargin + 7, pages_.y()}, 3);
+      pages_.y() += kRow;
     }
   }
 
@@ -290,13 +335,14 @@ private:
   const Plan& plan_;
   const FaceSums& sums_;
   const FaceRules& rules_;
+  const DryingTimes& drying_;
 };
 
 } // namespace
 
 void facePages(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog) {
   const auto sums = faceSums(project, catalog, plan);
-  if (sums) FacePages(pages, plan, *sums, catalog.face).run();
+  if (sums) FacePages(pages, plan, *sums, catalog).run();
 }
 
 } // namespace columna

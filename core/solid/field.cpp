@@ -15,6 +15,7 @@ namespace {
 constexpr double kSure = 1.6;       ///< times a ball's radius a distance has to be for the ball to be clear
 constexpr double kEstimate = 2.5;   ///< times over that a head's distance may be told too large
 constexpr double kHeadBlend = 0.08; ///< of the head's length: how wide it runs into the neck
+constexpr double kHollowEdge = 0.5; ///< of the usual fillet: how soft the edge of a hollow is
 constexpr double kFillet = 1.3;     ///< widths from both surfaces that a fillet reaches, and a little
 
 double distanceToLine(const Vec3& p, const Vec3& a, const Vec3& b) {
@@ -51,11 +52,19 @@ void WoolField::take(const Figure& figure, int limb) {
       addTube(tube, static_cast<int>(t));
     }
   }
+  for (size_t k = 0; k < figure.hollows.size(); ++k) {
+    const Tube& tube = figure.hollows[k];
+    const bool wanted = limb < 0 || std::any_of(tube.slabBone.begin(), tube.slabBone.end(), [&](int bone) {
+                          return figure.bones[static_cast<size_t>(bone)].limb == limb;
+                        });
+    if (wanted) addTube(tube, static_cast<int>(count + k), true);
+  }
   if (head_ && blend_ > 0) headBlend_ = std::max(blend_, kHeadBlend * head_->length);
   joined_.assign(count, std::vector<char>(count, 0));
   for (size_t t = 0; t < count; ++t)
     for (const int bone : figure.tubes[t].slabBone) {
-      const int parent = figure.bones[static_cast<size_t>(bone)].parent;
+      const bool laid = figure.tubes[t].pad;
+      const int parent = laid ? bone : figure.bones[static_cast<size_t>(bone)].parent;
       const int other = parent < 0 ? -1 : tubeOf[static_cast<size_t>(parent)];
       if (other < 0 || other == static_cast<int>(t)) continue;
       joined_[t][static_cast<size_t>(other)] = joined_[static_cast<size_t>(other)][t] = 1;
@@ -71,7 +80,7 @@ void WoolField::take(const Figure& figure, int limb) {
   }
 }
 
-void WoolField::addTube(const Tube& tube, int index) {
+void WoolField::addTube(const Tube& tube, int index, bool hollow) {
   const size_t first = tube.capBegin > 0 ? static_cast<size_t>(tube.capSlabs) : 0;
   const size_t last = tube.rings.size() - 1 - (tube.capEnd > 0 ? static_cast<size_t>(tube.capSlabs) : 0);
   const auto box = [&](const FieldPart& part) {
@@ -83,6 +92,7 @@ void WoolField::addTube(const Tube& tube, int index) {
     part.a = tube.rings[i];
     part.b = tube.rings[i + 1];
     part.tube = index;
+    part.hollow = hollow;
     part.bone = tube.slabBone[i];
     part.atA = tube.slabFrom[i];
     part.atB = tube.slabTo[i];
@@ -111,6 +121,7 @@ void WoolField::addTube(const Tube& tube, int index) {
     if (!end) part.a.normal = -part.a.normal;
     part.b = part.a;
     part.tube = index;
+    part.hollow = hollow;
     part.bone = end ? tube.slabBone.back() : tube.slabBone.front();
     part.atA = part.atB = end ? 1 : 0;
     part.depth = std::max(0.0, end ? tube.capEnd : tube.capBegin);
@@ -213,15 +224,18 @@ WoolField::Where WoolField::ball(const Vec3& centre, double radius, double depth
     return true;
   };
   bool outside = true;
+  const bool pressed = std::any_of(parts.begin(), parts.end(),
+                                   [this](int i) { return parts_[static_cast<size_t>(i)].hollow; });
   for (const int i : parts) {
     const FieldPart& part = parts_[static_cast<size_t>(i)];
+    if (part.hollow) continue;
     outside = note(tubes, near, part.tube) && outside;
     if (!planes_[static_cast<size_t>(i)].between(centre)) continue;
     const Found found = ask(part, centre, 1e9);
     if (!found.within) continue;
     const double fillet = std::max(blend_, headBlend_ / 4); // which it lifts the surface by at most
     const double clearOf = part.head ? kEstimate * (radius + depth) : sure;
-    if (found.distance < -(part.head ? clearOf : sure + depth)) return Where::Deep;
+    if (found.distance < -(part.head ? clearOf : sure + depth)) return pressed ? Where::Unsure : Where::Deep;
     if (found.distance > clearOf + fillet)
       outside = note(clear, clears, part.tube) && outside;
     else
@@ -236,8 +250,8 @@ FieldSample WoolField::sample(const Vec3& p, double band) const { return sample(
 FieldSample WoolField::label(const Vec3& p, const std::vector<int>& parts) const {
   FieldSample out;
   for (const int i : parts) {
-    if (!planes_[static_cast<size_t>(i)].between(p)) continue;
     const FieldPart& part = parts_[static_cast<size_t>(i)];
+    if (part.hollow || !planes_[static_cast<size_t>(i)].between(p)) continue;
     const Found found = labelOf(part, p);
     if (!found.within || found.depth >= out.depth) continue;
     out.depth = found.depth;
@@ -260,7 +274,7 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
     const FieldPart& part = parts_[static_cast<size_t>(i)];
     const Found found = ask(part, p, reach);
     if (!found.within || found.distance >= reach) continue;
-    if (found.depth < out.depth) {
+    if (!part.hollow && found.depth < out.depth) {
       out.depth = found.depth;
       out.bone = found.bone;
       out.at = found.at;
@@ -274,13 +288,19 @@ FieldSample WoolField::sample(const Vec3& p, const std::vector<int>& parts, doub
       tubes[k].second = std::min(tubes[k].second, found.distance);
     }
   }
-  for (size_t i = 0; i < count; ++i) out.distance = std::min(out.distance, tubes[i].second);
+  const auto solid = static_cast<int>(joined_.size());
+  for (size_t i = 0; i < count; ++i)
+    if (tubes[i].first < solid) out.distance = std::min(out.distance, tubes[i].second);
   if (blend_ > 0)
     for (size_t i = 0; i < count; ++i)
       for (size_t k = i + 1; k < count; ++k)
-        if (joined_[static_cast<size_t>(tubes[i].first)][static_cast<size_t>(tubes[k].first)])
+        if (tubes[i].first < solid && tubes[k].first < solid &&
+            joined_[static_cast<size_t>(tubes[i].first)][static_cast<size_t>(tubes[k].first)])
           out.distance = std::min(out.distance, filletedMin(tubes[i].second, tubes[k].second,
                                                             filletOf(tubes[i].first, tubes[k].first)));
+  for (size_t i = 0; i < count; ++i)
+    if (tubes[i].first >= solid)
+      out.distance = -filletedMin(-out.distance, tubes[i].second, kHollowEdge * blend_);
   return out;
 }
 

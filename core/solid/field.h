@@ -7,7 +7,8 @@
 // between a limb and what it grows from a fillet of `blend` mm rounds the crease (a smooth minimum over all
 // bones would fatten the figure and make its volume depend on how many bones it has). The head, which is
 // wider than the neck's end or narrower, runs into it over 8 % of its length. A head that the figure wears is
-// asked as the surface it is, in place of the tubes that stand for it elsewhere. Horns and bills are there
+// asked as the surface it is, in place of the tubes that stand for it elsewhere. Pads run into what they are laid
+// on, and hollows are pressed in after all else. Horns and bills are there
 // too: what of them is wool and what is not is for others to tell, by the bone.
 #pragma once
 
@@ -50,6 +51,7 @@ struct FieldPart {
   double around = 0;    ///< that capsule's radius, mm
   double least = 0;     ///< smallest half axis of its sections, mm
   bool head = false;    ///< the head's own surface, which is no slab
+  bool hollow = false;  ///< of an oval that is pressed in
 };
 
 class WoolField {
@@ -80,7 +82,7 @@ public:
 
 private:
   void take(const Figure& figure, int limb);
-  void addTube(const Tube& tube, int index);
+  void addTube(const Tube& tube, int index, bool hollow = false);
   void addHead(const Figure& figure);
   /// What one part says of a place.
   struct Found {

@@ -191,5 +191,31 @@ TEST(FaceEdit, EveryAnimalsFaceIsWorkedOut) {
   }
 }
 
+TEST(FaceEdit, TheOrderOfWorkMakesNothingElseAnew) {
+  const Fox fox;
+  Project p = edit::hairFirst(edit::faceSchool(fox.project, FaceSchool::EyesFirst), true);
+  const auto glued = edit::gluedWith(p, edit::GluedPart::Eyes, "superglue", shelf().drying);
+  ASSERT_TRUE(glued);
+  SolidOffer offer;
+  offer.before = &fox.plan;
+  const auto made = plan(*glued, shelf(), offer);
+  ASSERT_TRUE(made);
+  EXPECT_EQ(&*made->figure, &*fox.plan.figure);
+  EXPECT_EQ(&*made->wool, &*fox.plan.wool);
+  EXPECT_TRUE(glued->face.made() == fox.project.face.made());
+  // It is kept.
+  bool newer = false;
+  const auto back = projectFromJson(toJson(*glued), "p", newer);
+  ASSERT_TRUE(back);
+  EXPECT_TRUE(*back == *glued);
+  // No glue is no glue, and what only dries is none either.
+  for (const char* wrong : {"spit", "oven-clay"}) {
+    const auto none = edit::gluedWith(p, edit::GluedPart::Parts, wrong, shelf().drying);
+    ASSERT_FALSE(none) << wrong;
+    EXPECT_NE(none.problem().sentence().find("epoxy"), std::string::npos);
+  }
+  EXPECT_TRUE(*edit::gluedWith(*glued, edit::GluedPart::Eyes, "", shelf().drying) == p);
+}
+
 } // namespace
 } // namespace columna::test

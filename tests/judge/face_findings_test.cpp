@@ -140,3 +140,22 @@ TEST(FaceFindings, WhatIsInTheEyesWayIsSaid) {
   eye.stem.length = 2;
   EXPECT_EQ(level("wire-behind-the-eye"), Level::Doubtful);
 }
+
+TEST(FaceFindings, AnEyeOfAnotherSizeIsNotCalledUnsoldWhereItIsSold) {
+  // 52 mm of fox want 5.3 mm: 5 are sold.
+  const auto told = [](double taken) {
+    const HeadPattern head = shippedHead("red_fox");
+    const FaceReport report = faceReport(head, 52, 0.22e-3, rules(), taken);
+    std::vector<Finding> out = faceFindings(report, rules());
+    std::erase_if(out, [](const Finding& f) { return f.where != "eye" || f.text.args().size() != 3; });
+    return out;
+  };
+  ASSERT_EQ(told(4).size(), 1U);
+  EXPECT_EQ(told(4)[0].text.args().size(), 3U);
+  EXPECT_NE(render(told(4)[0].text).find("5 mm"), std::string::npos) << render(told(4)[0].text);
+  EXPECT_EQ(told(4)[0].level, Level::Doubtful);
+  ASSERT_EQ(told(8).size(), 1U);
+  EXPECT_EQ(told(8)[0].level, Level::Wrong);
+  EXPECT_NE(render(told(8)[0].text).find("5 mm"), std::string::npos);
+  EXPECT_TRUE(told(5).empty());
+}

@@ -30,6 +30,12 @@ TEST(FacePages, HaveEveryPinPadAndEar) {
     }
     for (const FacePad& pad : sums->report.pads)
       EXPECT_NE(all.find(pinName(pad.feature->id)), std::string::npos) << id << ' ' << pad.feature->id;
+    for (const FaceStep& step : sums->steps) {
+      EXPECT_NE(all.find(workName(step.work)), std::string::npos) << id;
+      for (const std::string& each : step.drying)
+        EXPECT_NE(all.find(shelf().drying.find(each)->name.substr(1)), std::string::npos)
+            << id << ' ' << each;
+    }
   }
 }
 
