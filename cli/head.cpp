@@ -61,6 +61,13 @@ void printFace(const FaceReport& face, const std::vector<HairRow>& hair, UnitSys
   }
 }
 
+void printWires(const std::vector<FlatWire>& wires, UnitSystem units) {
+  for (const FlatWire& wire : wires)
+    std::cout << fmt::format("  {:16} wire {}, cut {} of {}\n", wire.flat,
+                             wire.take ? printLength(*wire.take, units, 2) : "thicker than any that is sold",
+                             wire.count, given(wire.cut, units));
+}
+
 void printBodyPads(const std::vector<OfferedPad>& pads, UnitSystem units) {
   const auto laid = [](const OfferedPad& pad) { return pad.on && !pad.head; };
   if (std::none_of(pads.begin(), pads.end(), laid)) return;
@@ -207,6 +214,7 @@ int face(const std::string& file, bool json) {
     std::cout << writeJson(faceJson(*worn->sums, worn->drying)) << '\n';
   else
     printFace(report, worn->hair, worn->units);
+  if (!json) printWires(worn->sums->wires, worn->units);
   if (!json) printBodyPads(worn->sums->offered, worn->units);
   if (!json) printSteps(worn->sums->steps, worn->drying, worn->units);
   if (!json)

@@ -77,6 +77,7 @@ FaceCard::FaceCard(Session& session, FaceView& view, QWidget* parent)
   round_ = new KeyButton(QStringLiteral("R"), tr("take a round head"), this);
   layout->addWidget(round_, 0, Qt::AlignLeft);
   connect(round_, &KeyButton::clicked, this, [this] { face::roundHead(session_); });
+  makeHeld(layout);
   layout->addWidget(ruleLine(this));
   verdict_ = new VerdictView(this);
   layout->addWidget(verdict_);
@@ -112,7 +113,7 @@ void FaceCard::refresh() {
   const FaceSums* sums = view_.sums();
   for (QWidget* w :
        std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_, eyeKeys_,
-                                       placeKeys_, verdict_, mend_, trouble_, caution_})
+                                       placeKeys_, held_, verdict_, mend_, trouble_, caution_})
     w->setVisible(false);
   round_->setVisible(!session_.plan().figure->head);
   if (!sums) {
@@ -160,6 +161,7 @@ void FaceCard::refresh() {
     shown = true;
   }
   if (!shown) showHead(*sums);
+  if (view_.body()) showHeld();
   const Finding* found = finding();
   verdict_->setVisible(true);
   if (found) {
@@ -262,7 +264,7 @@ void FaceCard::showEye(const FaceSums& /*sums*/, const FaceEye& eye) {
   caution_->setText(tr("Make the hole with an awl, away from the hand that holds the head."));
 }
 
-void FaceCard::showFlat(const FaceSums& /*sums*/, const FaceFlat& flat) {
+void FaceCard::showFlat(const FaceSums& sums, const FaceFlat& flat) {
   const UnitSystem units = session_.units();
   name_->setText(str(Name(pinName(flat.flat->id))));
   about_->setText(tr("%1 long, %2 wide").arg(length(flat.length), length(flat.width)));
@@ -273,9 +275,17 @@ void FaceCard::showFlat(const FaceSums& /*sums*/, const FaceFlat& flat) {
   second_->set(QString::fromStdString(printMassFigure(flat.grams, units)),
                QString::fromStdString(std::string(massUnit(units))));
   offerBack(session_.project().face.moved.contains(flat.flat->id));
-  rows_->setText(flat.flat->stands != FlatStands::Felt   ? tr("it hangs, or is wired")
-                 : flat.standing.verdict == Stands::Well ? tr("stands by itself")
-                                                         : tr("does not stand by itself for certain"));
+  QStringList rows{flat.flat->stands == FlatStands::Hang   ? tr("hangs")
+                   : flat.flat->stands == FlatStands::Wire ? tr("is held by wire")
+                   : flat.standing.verdict == Stands::Well ? tr("stands by itself")
+                                                           : tr("does not stand by itself for certain")};
+  if (const FlatWire* wire = sums.wireOf(flat.flat->id))
+    rows
+        << (wire->take
+                ? tr("wire of %1 round its edge, %2 inside it, cut %3 for each; its ends go %4 into the head")
+                      .arg(length(*wire->take, 2), length(2, 0), length(wire->cut, 0), length(wire->into, 0))
+                : tr("no wire that is sold here holds it: another material, or a smaller ear"));
+  rows_->setText(rows.join(QLatin1Char('\n')));
   field_->setVisible(true);
   fieldName_->setVisible(true);
   fieldName_->setText(tr("thickness"));

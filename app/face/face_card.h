@@ -7,6 +7,8 @@
 #include "stage/card_page.h"
 
 class QLineEdit;
+class QSpinBox;
+class QVBoxLayout;
 
 namespace columna {
 
@@ -30,6 +32,9 @@ private:
   void showEye(const FaceSums& sums, const FaceEye& eye);
   void showFlat(const FaceSums& sums, const FaceFlat& flat);
   void showPlace();
+  void makeHeld(QVBoxLayout* layout);
+  /// The head against the body: how it is turned.
+  void showHeld();
   void showStep(const FaceSums& sums, const FaceStep& step);
   void showPin(const FaceSums& sums, const FacePin& pin);
   void typed();
@@ -49,6 +54,9 @@ private:
   KeyButton* mend_;
   KeyButton *less_, *more_, *out_, *back_;
   KeyButton* round_;
+  QWidget* held_ = nullptr;
+  QSpinBox *nod_ = nullptr, *side_ = nullptr, *lean_ = nullptr;
+  QLabel* pin_ = nullptr;
 };
 
 } // namespace columna

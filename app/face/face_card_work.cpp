@@ -2,10 +2,61 @@
 #include "face/face_card.h"
 
 #include "kit/say.h"
+#include "measure/quantity.h"
+#include "pose/held_head.h"
 
+#include <QGridLayout>
 #include <QLineEdit>
+#include <QSignalBlocker>
+#include <QSpinBox>
+#include <QVBoxLayout>
+
+#include <tuple>
 
 namespace columna {
+
+void FaceCard::makeHeld(QVBoxLayout* layout) {
+  held_ = new QWidget(this);
+  auto* grid = new QGridLayout(held_);
+  grid->setContentsMargins(0, 0, 0, 0);
+  int row = 0;
+  for (const auto& [box, name] : {std::pair(&nod_, tr("nodding")), std::pair(&side_, tr("turned aside")),
+                                  std::pair(&lean_, tr("leaning"))}) {
+    *box = new QSpinBox(held_);
+    (*box)->setSuffix(tr("°"));
+    (*box)->setSingleStep(5);
+    (*box)->setButtonSymbols(QAbstractSpinBox::NoButtons); // arrows and wheel turn it
+    (*box)->setAccessibleName(tr("Head against the body, %1").arg(name));
+    grid->addWidget(smallText(held_, name), row, 0);
+    grid->addWidget(*box, row++, 1);
+    connect(*box, &QSpinBox::valueChanged, this, [this] {
+      view_.setTurn({nod_->value() * kDegree, side_->value() * kDegree, lean_->value() * kDegree});
+    });
+  }
+  pin_ = textLabel(held_, 13, QFont::Normal);
+  grid->addWidget(pin_, row, 0, 1, 2);
+  layout->addWidget(held_);
+}
+
+void FaceCard::showHeld() {
+  const Plan& plan = session_.plan();
+  if (!plan.figure->head) return;
+  held_->setVisible(true);
+  const HeadTurns turns = headTurns(*plan.pattern, plan.figure);
+  const Turn& now = view_.turn();
+  for (const auto& [box, range, value] :
+       {std::tuple(nod_, turns.flex, now.flex), std::tuple(side_, turns.side, now.side),
+        std::tuple(lean_, turns.twist, now.twist)}) {
+    const QSignalBlocker quiet(box);
+    box->setRange(qCeil(range.low / kDegree), qFloor(range.high / kDegree));
+    box->setValue(qRound(value / kDegree));
+  }
+  const double head = plan.figure->head->length;
+  pin_->setText(
+      tr("The head is %1 of the shoulder's height. To try it, pin it on with a doll needle of %2 or more.")
+          .arg(QString::number(head / std::max(plan.figure->shoulderHeight, 1e-9), 'f', 2),
+               length(session_.catalog().bench.pinFor(head), 0)));
+}
 
 void FaceCard::showPlace() {
   const UnitSystem units = session_.units();

@@ -51,8 +51,10 @@ Vec3 FaceLayer::shownPlace(Vec3 local, View view) const {
 
 void FaceLayer::paintUnder(QPainter& p, const Viewport& v, bool /*large*/) {
   if (!view_.body()) return;
-  p.setPen(QPen(theme().farLine, 1));
-  p.setBrush(theme().farFill);
+  QColor wool = theme().coat;
+  wool.setAlpha(90);
+  p.setPen(QPen(theme().faint, 1));
+  p.setBrush(wool);
   p.drawPath(pathOf(view_.silhouette(v.view), v));
 }
 

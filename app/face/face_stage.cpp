@@ -4,6 +4,7 @@
 #include "face/face_changes.h"
 #include "face/face_desk.h"
 #include "face/face_layer.h"
+#include "measure/quantity.h"
 
 #include <array>
 
@@ -67,6 +68,15 @@ std::vector<StageKey> FaceStage::keys() {
 
 std::vector<Arrangement> FaceStage::arrangements() {
   return {tabArrangement(FaceView::kTabs, [this](int tab) { view_.setTab(tab); }),
+          {QStringLiteral("held"), tr("NOD,ASIDE,LEAN: the head against the body, degrees"),
+           [this](const QString& value) {
+             const QStringList parts = value.split(QLatin1Char(','));
+             if (parts.size() != 3) return false;
+             view_.setTurn({parts[0].toDouble() * kDegree, parts[1].toDouble() * kDegree,
+                            parts[2].toDouble() * kDegree});
+             view_.setBody(true);
+             return true;
+           }},
           {QStringLiteral("pick"), tr("KIND:ID: pad, eye, flat, pin or step"), [this](const QString& value) {
              constexpr std::array kinds{
                  std::pair("pad", FacePick::Kind::Pad), std::pair("eye", FacePick::Kind::Eye),

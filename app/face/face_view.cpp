@@ -3,6 +3,7 @@
 #include "anatomy/plane.h"
 #include "head/hair_strokes.h"
 #include "kit/beside.h"
+#include "pose/held_head.h"
 #include "project/heads.h"
 
 #include <algorithm>
@@ -12,9 +13,10 @@
 namespace columna {
 namespace {
 
-constexpr double kMargin = 0.06; ///< of the head, round it
-constexpr double kCells = 60;    ///< along the head
-constexpr double kNear = 0.02;   ///< of its scale a picture may be off
+constexpr double kRoundHead = 0.8; ///< of the head, how much of the body is shown round it
+constexpr double kMargin = 0.06;   ///< of the head, round it
+constexpr double kCells = 60;      ///< along the head
+constexpr double kNear = 0.02;     ///< of its scale a picture may be off
 
 /// Looking at one of the flat views.
 Camera cameraOf(View view, const QRectF& mm, double scale) {
@@ -55,6 +57,7 @@ FaceView::~FaceView() {
 
 void FaceView::forget() {
   pick_ = {};
+  turn_ = {};
   sums_.reset();
   of_ = {};
   shown_.clear();
@@ -161,6 +164,12 @@ void FaceView::setBody(bool on) {
   emit changed();
 }
 
+void FaceView::setTurn(const Turn& turn) {
+  if (turn == turn_) return;
+  turn_ = turn;
+  emit changed();
+}
+
 void FaceView::setOn(bool on) {
   on_ = on;
   if (on) ask();
@@ -215,6 +224,13 @@ QRectF FaceView::seen(View view) const {
   Bounds2 box;
   for (const Polygon& polygon : outline(view)) box.take(polygon);
   if (box.size().x() > 0) out = QRectF(box.low.x(), box.low.y(), box.size().x(), box.size().y());
+  if (body_ && !out.isEmpty()) { // neck and shoulders with it
+    Bounds2 body;
+    for (const Polygon& polygon : silhouette(view)) body.take(polygon);
+    const double round = kRoundHead * std::max(out.width(), out.height());
+    const QRectF all(body.low.x(), body.low.y(), body.size().x(), body.size().y());
+    out = out.united(all.intersected(out.adjusted(-round, -round, round, round)));
+  }
   const double more = kMargin * std::max(out.width(), out.height());
   return out.adjusted(-more, -more, more, more);
 }
@@ -245,9 +261,12 @@ const std::vector<Polygon>& FaceView::outline(View view) const {
 const std::vector<Polygon>& FaceView::silhouette(View view) const {
   const Shared<Figure>& figure = session_.plan().figure;
   Outline& kept = silhouettes_[view];
-  if (!kept.of.same(figure) && !(hand_ && !kept.polygons.empty())) {
+  const bool same = kept.of.same(figure) && kept.turn == turn_;
+  if (!same && !(hand_ && !kept.polygons.empty())) {
     kept.of = figure;
-    kept.polygons = columna::silhouette(figure, view);
+    kept.turn = turn_;
+    kept.polygons = columna::silhouette(
+        turn_ == Turn() ? *figure : bodyUnder(*session_.plan().pattern, figure, turn_), view);
   }
   return kept.polygons;
 }

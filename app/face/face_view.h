@@ -60,6 +60,9 @@ public:
   /// The body is shown behind the head.
   [[nodiscard]] bool body() const { return body_; }
   void setBody(bool on);
+  /// How the head is held against it, radians, within what its joint allows.
+  [[nodiscard]] const Turn& turn() const { return turn_; }
+  void setTurn(const Turn& turn);
 
   /// The stage is on: sums are made as the plan changes.
   void setOn(bool on);
@@ -76,7 +79,7 @@ public:
   void setHand(std::optional<View> view);
   /// Its outline in that view, mm; with ears, horns and bill.
   [[nodiscard]] const std::vector<Polygon>& outline(View view) const;
-  /// The whole figure's, to hold the head against.
+  /// The whole figure's, to hold the head against, turned as it is held.
   [[nodiscard]] const std::vector<Polygon>& silhouette(View view) const;
   /// A picture of it at so many pixels a mm, and what it shows, mm; it may be of a moment before, and null
   /// until the first is made. Another is asked for where it is old.
@@ -102,6 +105,7 @@ private:
   Session& session_;
   int tab_ = 0;
   bool on_ = false, lines_ = true, body_ = false;
+  Turn turn_;
   FacePick pick_;
   Vec3 place_ = Vec3::Zero();
   std::optional<PlaceMeasures> measures_;
@@ -140,6 +144,7 @@ private:
   struct Outline {
     Shared<Figure> of;
     std::vector<Polygon> polygons;
+    Turn turn = {};
   };
   mutable std::map<View, Outline> outlines_, silhouettes_;
   std::optional<View> hand_;

@@ -169,8 +169,8 @@ private:
     // As carried: the head's axis is pitched, nose up for a positive carriage.
     const Vec3 grows = Eigen::AngleAxisd(-h_.carriage, Vec3::UnitY()) * f.axis.normalized();
     const double lean = std::acos(std::clamp(grows.z(), -1.0, 1.0));
-    out.standing = standingOf({out.length, l_ * widthOf(f, third), out.thickness, density_, f.cup, lean},
-                              rules_.relaxed);
+    out.strip = {out.length, l_ * widthOf(f, third), out.thickness, density_, f.cup, lean};
+    out.standing = standingOf(out.strip, rules_.relaxed);
     out_.flats.push_back(out);
   }
 

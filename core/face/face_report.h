@@ -47,6 +47,7 @@ struct FaceFlat {
   const HeadFlat* flat = nullptr;
   double length = 0, width = 0, thickness = 0; ///< mm: base to tip, widest, as felt
   double grams = 0;                            ///< one
+  FlatStrip strip;                             ///< what it stands as
   FlatStanding standing;
 };
 

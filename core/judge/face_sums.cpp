@@ -1,5 +1,6 @@
 #include "judge/face_sums.h"
 
+#include "face/foot_layout.h"
 #include "head/dialled.h"
 #include "judge/face_findings.h"
 #include "project/heads.h"
@@ -59,6 +60,8 @@ std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, c
   for (HeadFlat& flat : out.head.flats)
     if (const auto own = project.face.thick.find(flat.id); own != project.face.thick.end())
       flat.thickness = own->second / out.length;
+  for (auto* foot : {&out.head.feet.fore, &out.head.feet.mid, &out.head.feet.hind})
+    if (*foot) *foot = laidOut(std::move(**foot));
   const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
   out.density = plan.wool->limbs[static_cast<size_t>(limb)].density;
   return out;
@@ -76,6 +79,11 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
                        feltDensity(Firmness::Firm), catalog.face);
   out->steps = faceSteps(out->head, out->field, out->report, plan.wool->hair, project.face, catalog.drying,
                          catalog.face);
+  const auto headLimb =
+      static_cast<size_t>(plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb);
+  const Material& wire = plan.limbs[headLimb].section.material;
+  const Material* material = wire.id.empty() ? catalog.material(project.material) : &wire;
+  if (material) out->wires = flatWires(out->report, out->density, *material, catalog.pose, catalog.face);
   out->offered = offeredPads(project, catalog, plan);
   out->findings = faceFindings(out->report, catalog.face);
   const std::vector<Finding> askew = measuredFindings(out->measured);
@@ -83,14 +91,18 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
   const std::vector<Finding> apart =
       apartFindings(out->report, ownApart(project, catalog, plan, out->report), catalog.face);
   out->findings.insert(out->findings.begin(), apart.begin(), apart.end());
-  const LimbWool& wool =
-      plan.wool
-          ->limbs[static_cast<size_t>(plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb)];
+  const LimbWool& wool = plan.wool->limbs[headLimb];
   const std::vector<Finding> heavy =
       hardFindings(plan.wool->hard - plan.figure->eyeGrams(), wool.core + wool.coat + wool.flats + wool.hair,
                    catalog.face);
   out->findings.insert(out->findings.end(), heavy.begin(), heavy.end());
   return out;
+}
+
+const FlatWire* FaceSums::wireOf(const std::string& flat) const {
+  const auto found =
+      std::find_if(wires.begin(), wires.end(), [&](const FlatWire& wire) { return wire.flat == flat; });
+  return found == wires.end() ? nullptr : &*found;
 }
 
 Figure headAlone(const Figure& figure) {

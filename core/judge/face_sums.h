@@ -5,6 +5,7 @@
 #include "face/face_steps.h"
 #include "face/foot.h"
 #include "face/symmetry.h"
+#include "judge/flat_wire.h"
 #include "judge/offered_pads.h"
 #include "plan/plan.h"
 
@@ -27,7 +28,10 @@ struct FaceSums {
   std::vector<Sole> soles;
   std::vector<FaceStep> steps;     ///< in the order of work
   std::vector<OfferedPad> offered; ///< pads that may be laid on
+  std::vector<FlatWire> wires;     ///< of the flat parts that take one
   std::vector<Finding> findings;
+  /// The wire of that flat part; null where it takes none.
+  [[nodiscard]] const FlatWire* wireOf(const std::string& flat) const;
 };
 
 /// Takes some tenths of a second. Null where the animal has no head of its own.

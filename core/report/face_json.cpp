@@ -110,6 +110,14 @@ Json faceJson(const FaceSums& sums, const DryingTimes& drying) {
                             {"sag_mm", flat.standing.sag},
                             {"stands", flat.flat->stands == FlatStands::Felt ? wordOf(flat.standing.verdict)
                                                                              : wordOf(flat.flat->stands)}});
+  for (const FlatWire& wire : sums.wires)
+    for (Json& flat : out["flats"])
+      if (flat["id"] == wire.flat)
+        flat["wire"] = {{"need_mm", wire.need},
+                        {"range_mm", {wire.low, wire.high}},
+                        {"take_mm", wire.take ? Json(*wire.take) : Json(nullptr)},
+                        {"cut_mm", wire.cut},
+                        {"count", wire.count}};
   putSteps(out, sums.steps, drying);
   for (const OfferedPad& pad : sums.offered)
     if (pad.on && !pad.head)

@@ -146,7 +146,10 @@ private:
         shape(pattern.finished, origin, flip, 0.35, true);
         shape(pattern.cut, origin, flip, 0.2, false);
         shape(pattern.lay, origin, flip, 0.2, false, {2, 1.5});
-        say_(say("{} thick, {}", Length(pattern.thickness, 1), Mass(pattern.grams)),
+        const FlatWire* wire = sums_.wireOf(flat.flat->id);
+        say_(wire && wire->take ? say("{} thick, {}, wire {} by {}", Length(pattern.thickness, 1),
+                                      Mass(pattern.grams), Length(*wire->take, 2), Length(wire->cut, 0))
+                                : say("{} thick, {}", Length(pattern.thickness, 1), Mass(pattern.grams)),
              at + Point(0, kHead + high + 3), 2.8);
       }
     }

@@ -7,9 +7,9 @@
 // between a limb and what it grows from a fillet of `blend` mm rounds the crease (a smooth minimum over all
 // bones would fatten the figure and make its volume depend on how many bones it has). The head, which is
 // wider than the neck's end or narrower, runs into it over 8 % of its length. A head that the figure wears is
-// asked as the surface it is, in place of the tubes that stand for it elsewhere. Pads run into what they are laid
-// on, and hollows are pressed in after all else. Horns and bills are there
-// too: what of them is wool and what is not is for others to tell, by the bone.
+// asked as the surface it is, in place of the tubes that stand for it elsewhere. Pads run into what they are
+// laid on, and hollows are pressed in after all else. Horns and bills are there too: what of them is wool and
+// what is not is for others to tell, by the bone.
 #pragma once
 
 #include "anatomy/figure.h"

@@ -1,6 +1,8 @@
 // Face in the real window: pads by mouse and keys, eyes, pins measured, what would mend it.
 #include "window.h"
 
+#include "anatomy/plane.h"
+
 #include "face/face_card.h"
 #include "face/face_desk.h"
 #include "face/face_layer.h"
@@ -9,6 +11,7 @@
 #include <QComboBox>
 #include <QElapsedTimer>
 #include <QPushButton>
+#include <QSpinBox>
 #include <QTableWidget>
 
 namespace columna::test {
@@ -288,6 +291,34 @@ TEST_F(FaceTest, APlaceIsTakenMeasuredHalvedAndAPadLaidThere) {
   EXPECT_EQ(face().pick().kind, FacePick::Kind::Place);
   EXPECT_NEAR(face().place().y(), 0, 1e-6);
   EXPECT_TRUE(session.project() == before);
+}
+
+TEST_F(FaceTest, TheHeadIsHeldAgainstTheBodyAtAnyTurn) {
+  auto* card = part<FaceCard>();
+  const auto boxes = card->findChildren<QSpinBox*>();
+  ASSERT_EQ(boxes.size(), 3);
+  EXPECT_FALSE(boxes[0]->isVisible());
+  const Project before = session.project();
+  QTest::keyClick(&window, Qt::Key_H);
+  EXPECT_TRUE(boxes[0]->isVisible());
+  const auto box = [&](const std::vector<Polygon>& polygons) {
+    Bounds2 out;
+    for (const Polygon& p : polygons) out.take(p);
+    return out;
+  };
+  const Bounds2 straight = box(face().silhouette(View::Front));
+  // From the front a body that the head looks aside from is wider than one it looks along.
+  boxes[1]->setFocus();
+  for (int i = 0; i < 6; ++i) QTest::keyClick(boxes[1], Qt::Key_Up);
+  EXPECT_GT(face().turn().side, 0.1);
+  EXPECT_GT(box(face().silhouette(View::Front)).size().x(), 1.1 * straight.size().x());
+  // No farther than the joint allows, whatever is typed; the head itself and the project stay.
+  boxes[1]->setValue(10000);
+  EXPECT_EQ(boxes[1]->value(), boxes[1]->maximum());
+  EXPECT_LT(face().turn().side, 2.5);
+  EXPECT_TRUE(session.project() == before);
+  QTest::keyClick(&window, Qt::Key_H);
+  EXPECT_FALSE(boxes[0]->isVisible());
 }
 
 TEST_F(FaceTest, SmallAnatomyIsLaidOnByItsButtons) {

@@ -145,9 +145,9 @@ TEST(OddFields, AFieldLeftOutIsItsUsualValueOrNamed) {
 
 TEST(OddFields, FieldsOfALaterVersionSurviveAtEveryLevel) {
   // Maps whose keys are the maker's own: what is put there is no unknown key.
-  const std::set<std::string> own{"limbs",       "lengths",          "moved",      "girths",    "routes",
-                                  "turns_deg",   "piece_allowances", "swings_deg", "landmarks", "features",
-                                  "thickness_mm", "body"};
+  const std::set<std::string> own{
+      "limbs",      "lengths",   "moved",    "girths",       "routes", "turns_deg", "piece_allowances",
+      "swings_deg", "landmarks", "features", "thickness_mm", "body"};
   std::vector<Json> all = demos();
   all.push_back(rich());
   size_t tried = 0;

@@ -1,0 +1,57 @@
+#include "judge/flat_wire.h"
+
+#include "hold/gauge_rule.h"
+#include "words/print.h"
+
+namespace columna {
+namespace {
+
+constexpr double kThickest = 5; ///< mm: thicker felt is no ear any more [E]
+constexpr double kLongest = 90; ///< mm that felt stands up without wire [E]
+constexpr double kInset = 2;    ///< mm the wire lies inside the edge [E]
+constexpr double kInto = 10;    ///< mm each end goes into the head [U]
+
+bool wanted(const FaceFlat& flat, double density, const FaceRules& rules) {
+  if (flat.flat->stands == FlatStands::Wire) return true;
+  if (flat.flat->stands != FlatStands::Felt || flat.standing.verdict == Stands::Well) return false;
+  if (flat.length > kLongest) return true;
+  FlatStrip thick = flat.strip;
+  thick.thickness = std::max(kThickest, thick.thickness);
+  thick.density = density;
+  return standingOf(thick, rules.relaxed).verdict == Stands::Droops;
+}
+
+} // namespace
+
+std::vector<FlatWire> flatWires(const FaceReport& report, double density, const Material& material,
+                                const PoseRules& pose, const FaceRules& rules) {
+  std::vector<FlatWire> out;
+  for (const FaceFlat& flat : report.flats) {
+    if (!wanted(flat, density, rules)) continue;
+    FlatWire wire;
+    wire.flat = flat.flat->id;
+    wire.count = flat.flat->twin ? 2 : 1;
+    wire.into = kInto;
+    // From the base's front end round the tip to its rear end.
+    double edge = 0;
+    for (size_t i = 0; i + 1 < flat.flat->outline.size(); ++i)
+      edge += report.length * (flat.flat->outline[i + 1] - flat.flat->outline[i]).norm();
+    wire.cut = std::max(0.0, edge - 2 * kInset) + 2 * kInto;
+    Demand level;
+    level.gravity = kGravity / 1000 * flat.grams * flat.length / 2; // N mm
+    WireSection section;
+    section.material = material;
+    section.wires = 1;
+    // Two runs that lie apart: each takes half.
+    level.gravity /= 2;
+    const Need need = neededWire({level}, 0, section, pose);
+    wire.need = need.diameter;
+    wire.low = need.low;
+    wire.high = need.high;
+    wire.take = thinnestAtLeast(material, wire.need);
+    out.push_back(wire);
+  }
+  return out;
+}
+
+} // namespace columna
