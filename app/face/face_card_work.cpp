@@ -111,6 +111,10 @@ void FaceCard::showStep(const FaceSums& sums, const FaceStep& step) {
   rows = QStringList{rows.join(tr(", "))};
   if (const Said advice = workAdvice(step.work); !advice.empty()) rows << str(advice, units);
   QStringList cautions;
+  for (const HairRow& row : session_.plan().wool->hair)
+    if ((step.work == FaceWork::Hair || step.work == FaceWork::Singles) &&
+        std::find(step.parts.begin(), step.parts.end(), row.id) != step.parts.end())
+      rows << tr("%1: %2").arg(str(upperName(row.name)), str(hairWords(row), units));
   for (const std::string& id : step.drying)
     if (const Drying* found = session_.catalog().drying.find(id)) {
       rows << tr("%1: %2").arg(str(upperName(found->name)), str(dryingWords(*found), units));

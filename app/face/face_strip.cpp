@@ -3,6 +3,7 @@
 #include "anatomy/plane.h"
 #include "edit/face_edit.h"
 #include "face/flat_pattern.h"
+#include "head/head_paint.h"
 #include "kit/say.h"
 #include "measure/whole.h"
 #include "theme/theme.h"
@@ -302,15 +303,28 @@ void FaceStrip::paintSole(QPainter& p, const Item& item, const Sole& sole) const
       std::min({pixelsPerMm() * 2, (item.area.height() - px(40)) / std::max(sole.length, 1e-6),
                 px(86) / std::max(sole.width, 1e-6)});
   const QPointF heel(item.area.left() + px(52), item.area.bottom() - px(28));
+  // In the animal's own colours; those a file does not name as the coat.
+  const HeadPattern& head = view_.sums()->head;
+  const auto colour = [&](const std::string& own, const std::string& other, const QColor& usual) {
+    const std::string& name = own.empty() ? other : own;
+    return name.empty() ? usual : QColor(QRgb(0xff000000U | paletteColour(head, name)));
+  };
+  const FootPattern& foot = *sole.foot;
   p.setPen(QPen(t.ink, 1.4));
-  p.setBrush(t.ground);
+  p.setBrush(colour(foot.colour, head.base, t.coat));
   if (!sole.outline.empty()) p.drawPolygon(footPolygon(sole.outline, heel, scale));
-  p.setBrush(t.coat);
   for (const auto& toe : sole.toes) p.drawPolygon(footPolygon(toe, heel, scale));
+  p.setBrush(colour(foot.webColour, foot.colour, t.coat));
   for (const auto& web : sole.webs) p.drawPolygon(footPolygon(web, heel, scale));
-  p.setBrush(t.core);
-  for (const SolePad& pad : sole.pads) p.drawPolygon(footPolygon(pad.outline, heel, scale));
-  p.setBrush(t.ink);
+  // Pads in their colour need an edge that shows on it.
+  for (const SolePad& pad : sole.pads) {
+    const QColor own = colour(pad.pad->colour, foot.padColour, t.core);
+    p.setPen(QPen(own.lightnessF() < 0.35 ? t.faint : t.ink, 1.2));
+    p.setBrush(own);
+    p.drawPolygon(footPolygon(pad.outline, heel, scale));
+  }
+  p.setPen(QPen(t.ink, 1.2));
+  p.setBrush(colour(foot.clawColour, {}, t.ink));
   for (const SoleClaw& claw : sole.claws) p.drawPolygon(footPolygon(claw.outline, heel, scale));
   double grams = 0;
   for (const SolePad& pad : sole.pads) grams += pad.grams;

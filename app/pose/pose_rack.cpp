@@ -3,12 +3,14 @@
 #include "pose/card_parts.h"
 
 #include "anatomy/outline.h"
+#include "head/head_paint.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/verdict_mark.h"
 #include "mat/figure_painter.h"
 #include "pose/life_panel.h"
 #include "pose/posing.h"
+#include "project/heads.h"
 #include "session/changes.h"
 #include "session/stance_view.h"
 #include "theme/theme.h"
@@ -32,8 +34,9 @@ PoseTile::PoseTile(const QString& name, const QString& words, bool own, QWidget*
 
 QSize PoseTile::sizeHint() const { return {px(132), frame(104)}; }
 
-void PoseTile::set(const QPainterPath& outline, Level level, bool current) {
+void PoseTile::set(const QPainterPath& outline, const QColor& coat, Level level, bool current) {
   outline_ = outline;
+  coat_ = coat;
   level_ = level;
   setChecked(current);
   setAccessibleName(tr("Pose %1, %2").arg(text(), str(Name(word(level)))));
@@ -59,7 +62,7 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
     QPen pen(t.ink, 1.2);
     pen.setCosmetic(true);
     p.setPen(pen);
-    p.setBrush(t.coat);
+    p.setBrush(coat_);
     p.drawPath(outline_);
     p.restore();
   }
@@ -143,13 +146,16 @@ void PoseRack::refresh() {
   bool same = all.size() == tiles_.size();
   for (size_t k = 0; same && k < all.size(); ++k) same = tiles_[k]->name() == str(all[k].first.name);
   if (!same) rebuild();
+  const auto head = headOf(session_.project(), session_.catalog());
+  const QColor coat =
+      head ? QColor(QRgb(0xff000000U | paletteColour(*head, head->base))) : QColor(theme().coat);
   for (size_t k = 0; k < all.size(); ++k) {
     const PoseReport r = poseReport(session_.project(), session_.plan(), session_.catalog(), all[k].first);
     std::vector<int> limbs;
     for (size_t l = 0; l < r.figure.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
     const QPainterPath outline =
         toPath(united({columna::outline(r.figure, limbs, View::Side, 0, 12)}, r.figure.scale, true), 1);
-    tiles_[k]->set(outline, r.level, sameStance(session_.plan().pattern, all[k].first, s.now));
+    tiles_[k]->set(outline, coat, r.level, sameStance(session_.plan().pattern, all[k].first, s.now));
   }
   life_->refresh();
 }

@@ -23,7 +23,8 @@ class PoseTile : public QAbstractButton {
 public:
   /// `name` as in the file, `words` as it is read.
   PoseTile(const QString& name, const QString& words, bool own, QWidget* parent = nullptr);
-  void set(const QPainterPath& outline, Level level, bool current);
+  /// `coat`: the animal's own colour.
+  void set(const QPainterPath& outline, const QColor& coat, Level level, bool current);
   [[nodiscard]] QSize sizeHint() const override;
   [[nodiscard]] QString name() const { return name_; }
   [[nodiscard]] Level level() const { return level_; }
@@ -35,6 +36,7 @@ private:
   QString name_;
   bool own_;
   QPainterPath outline_; ///< in mm, y up
+  QColor coat_;
   Level level_ = Level::Good;
 };
 
