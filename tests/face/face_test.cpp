@@ -40,7 +40,10 @@ TEST(Tape, OnOvalsItIsTheShortestWay) {
   const Vec3 ball(26, 26, 26);
   const double sphere = *tape(oval(ball), on(ball, 0, 0), on(ball, degrees(35), degrees(25)));
   EXPECT_NEAR(sphere, 26 * std::acos(std::cos(degrees(35)) * std::cos(degrees(25))), 2e-3);
+  EXPECT_NEAR(sphere, 19.0878, 1e-3);
+  EXPECT_NEAR((on(ball, 0, 0) - on(ball, degrees(35), degrees(25))).norm(), 18.6620, 1e-4);
   const Vec3 egg(26, 17, 15);
+  EXPECT_NEAR((on(egg, 0, 0) - on(egg, 0.9, 0.5)).norm(), 18.1086, 1e-4);
   EXPECT_NEAR(*tape(oval(egg), on(egg, 0, 0), on(egg, 0.9, 0.5)), 19.1854, 6e-3) << "the geodesic";
   // A quarter of the level ellipse: 26 E(1 - (17/26)^2), the complete elliptic integral.
   EXPECT_NEAR(*tape(oval(egg), on(egg, 0, 0), on(egg, std::numbers::pi / 2, 0)), 34.1430, 5e-3);

@@ -59,6 +59,24 @@ TEST(HeadField, ABeadOnABallHasTheVolumeOfClosedForms) {
   const auto pressed = onBall(
       {{oval({26, 0, 0}, {6, 6, 6}, 1), 1}, {oval({26, 0, 0}, {4, 4, 4}, 1, FeatureMode::Press), 1}}, 0.2);
   EXPECT_NEAR(pressed[1], -4.0 / 3 * std::numbers::pi * 64, 0.004 * 268) << "a void within the bead";
+  EXPECT_NEAR(one * 0.22e-3, 0.1096, 3e-4) << "grams of the bead";
+}
+
+TEST(HeadField, ASharpPressTakesTheLensItShares) {
+  // The lens of two balls of radii a and b whose middles lie d apart.
+  const auto lens = [](double a, double b, double d) {
+    return std::numbers::pi * std::pow(a + b - d, 2) * (d * d + 2 * d * (a + b) - 3 * (a - b) * (a - b)) /
+           (12 * d);
+  };
+  EXPECT_NEAR(lens(26, 4, 26), 126.308, 1e-3);
+  const auto plain = onBall({{oval({26, 0, 0}, {4, 4, 4}, 0, FeatureMode::Press), 1}}, 0.1);
+  EXPECT_NEAR(plain[0], -126.308, 0.005 * 126.308);
+  // Into a bead that stands on the ball, near its tip: what it cuts is of the bead alone.
+  EXPECT_NEAR(lens(6, 3, 6), 45.946, 1e-3);
+  const auto bead = onBall(
+      {{oval({26, 0, 0}, {6, 6, 6}, 0), 1}, {oval({32, 0, 0}, {3, 3, 3}, 0, FeatureMode::Press), 1}}, 0.1);
+  EXPECT_NEAR(bead[0], 491.54, 0.002 * 491.54);
+  EXPECT_NEAR(bead[1], -45.946, 0.01 * 45.946);
 }
 
 TEST(HeadField, ASquaredSectionIsMeasuredTrue) {
