@@ -283,7 +283,8 @@ void FaceCard::showFlat(const FaceSums& sums, const FaceFlat& flat) {
     rows
         << (wire->take
                 ? tr("wire of %1 round its edge, %2 inside it, cut %3 for each; its ends go %4 into the head")
-                      .arg(length(*wire->take, 2), length(2, 0), length(wire->cut, 0), length(wire->into, 0))
+                      .arg(length(*wire->take, 2), length(wire->inset, 0), length(wire->cut, 0),
+                           length(wire->into, 0))
                 : tr("no wire that is sold here holds it: another material, or a smaller ear"));
   rows_->setText(rows.join(QLatin1Char('\n')));
   field_->setVisible(true);

@@ -52,6 +52,9 @@ struct FaceRules {
   double hardNear = 0, hardLeast = 0;   ///< horns and bill, of the head's wool; g: less pulls nothing over
   double skinTurn = 0;                  ///< mm of a skin's edge turned round a wire
   double skinStretch = 0;               ///< share of length that felt takes up when a skin is not flat
+  double wireThicker = 0,
+         wireLonger = 0;              ///< mm: felt that thick still droops, an ear that long: it takes wire
+  double wireInset = 0, wireInto = 0; ///< mm inside a flat part's edge; mm of each end into the head
   double timePads = 0, timeEyes = 0, timeNose = 0, timeEars = 0; ///< shares of the time a face takes
   double timeCoat = 0;                                           ///< likewise
 };

@@ -8,7 +8,7 @@
 namespace columna {
 namespace {
 
-constexpr std::array<RuleField<FaceRules>, 59> kFaceFields{{
+constexpr std::array<RuleField<FaceRules>, 63> kFaceFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -63,6 +63,10 @@ constexpr std::array<RuleField<FaceRules>, 59> kFaceFields{{
     {"hard_least", &FaceRules::hardLeast},
     {"skin_turn", &FaceRules::skinTurn},
     {"skin_stretch", &FaceRules::skinStretch},
+    {"wire_thicker", &FaceRules::wireThicker},
+    {"wire_longer", &FaceRules::wireLonger},
+    {"wire_inset", &FaceRules::wireInset},
+    {"wire_into", &FaceRules::wireInto},
     {"time_pads", &FaceRules::timePads},
     {"time_eyes", &FaceRules::timeEyes},
     {"time_nose", &FaceRules::timeNose},

@@ -6,17 +6,12 @@
 namespace columna {
 namespace {
 
-constexpr double kThickest = 5; ///< mm: thicker felt is no ear any more [E]
-constexpr double kLongest = 90; ///< mm that felt stands up without wire [E]
-constexpr double kInset = 2;    ///< mm the wire lies inside the edge [E]
-constexpr double kInto = 10;    ///< mm each end goes into the head [U]
-
 bool wanted(const FaceFlat& flat, double density, const FaceRules& rules) {
   if (flat.flat->stands == FlatStands::Wire) return true;
   if (flat.flat->stands != FlatStands::Felt || flat.standing.verdict == Stands::Well) return false;
-  if (flat.length > kLongest) return true;
+  if (flat.length > rules.wireLonger) return true;
   FlatStrip thick = flat.strip;
-  thick.thickness = std::max(kThickest, thick.thickness);
+  thick.thickness = std::max(rules.wireThicker, thick.thickness);
   thick.density = density;
   return standingOf(thick, rules.relaxed).verdict == Stands::Droops;
 }
@@ -31,12 +26,13 @@ std::vector<FlatWire> flatWires(const FaceReport& report, double density, const 
     FlatWire wire;
     wire.flat = flat.flat->id;
     wire.count = flat.flat->twin ? 2 : 1;
-    wire.into = kInto;
+    wire.into = rules.wireInto;
+    wire.inset = rules.wireInset;
     // From the base's front end round the tip to its rear end.
     double edge = 0;
     for (size_t i = 0; i + 1 < flat.flat->outline.size(); ++i)
       edge += report.length * (flat.flat->outline[i + 1] - flat.flat->outline[i]).norm();
-    wire.cut = std::max(0.0, edge - 2 * kInset) + 2 * kInto;
+    wire.cut = std::max(0.0, edge - 2 * wire.inset) + 2 * wire.into;
     Demand level;
     level.gravity = kGravity / 1000 * flat.grams * flat.length / 2; // N mm
     WireSection section;
