@@ -25,7 +25,7 @@ void padSized(Session& session, const FaceView& view, double factor) {
 
 void layPad(Session& session, FaceView& view, bool hollow) {
   const FaceSums* sums = view.sums();
-  if (!sums) return;
+  if (!sums || sums->report.pins.empty()) return;
   const auto at = view.chosenPlace();
   if (!at) {
     view.choosePlace(view.byHalving({0, 0.5}).value_or(sums->report.pins.front().at));

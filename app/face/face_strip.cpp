@@ -120,7 +120,7 @@ void FaceStrip::lay() {
   if (what_ == Of::Steps)
     for (size_t i = 0; i < sums->steps.size(); ++i)
       put(named(FacePick::Kind::Step, std::to_string(i)), 0, str(Name(workName(sums->steps[i].work))),
-          px(190), px(70));
+          px(190), px(48));
   double bottom = 0;
   QStringList said;
   for (const Item& item : items_) {

@@ -60,7 +60,7 @@ QComboBox* OrderPanel::choice(const QString& name, int letters) {
   auto* box = new QComboBox(this);
   box->setAccessibleName(name);
   box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-  box->setMinimumContentsLength(textScale() > 1.3 ? letters / 2 : letters);
+  box->setMinimumContentsLength(letters);
   return box;
 }
 

@@ -1,5 +1,6 @@
 // Pads of the maker's own and those of small anatomy: laid on, weighed, taken off.
 #include "edit/face_edit.h"
+#include "edit/figure_edit.h"
 #include "edit/own_pads.h"
 
 #include "file/project_json.h"
@@ -81,6 +82,13 @@ TEST(OwnPads, WhatCannotBeIsASentence) {
   // A heron has no ears to measure a jaw by; a fox no collarbone.
   EXPECT_FALSE(edit::offeredPad(project("heron", 200), shelf(), "jaw-angle", true));
   EXPECT_FALSE(edit::offeredPad(fox.project, shelf(), "collarbone", true));
+}
+
+TEST(OwnPads, StayWithTheHeadTheyWereLaidOn) {
+  Project p = *edit::offeredPad(project("red_fox", 160), shelf(), "brow-ridge", true);
+  ASSERT_EQ(p.face.own.size(), 1U);
+  EXPECT_EQ(edit::ofAnimal(p, shelf(), "red_fox").face.own.size(), 1U);
+  EXPECT_TRUE(edit::ofAnimal(p, shelf(), "owl").face.own.empty());
 }
 
 TEST(OwnPads, BeforeAnotherInTheOrderOfWork) {
