@@ -1,8 +1,7 @@
 #include "face/drying.h"
 
 #include "head/field_kinds.h"
-#include "measure/field_reader.h"
-#include "measure/json_text.h"
+#include "measure/table_file.h"
 
 #include <algorithm>
 #include <set>
@@ -36,30 +35,21 @@ const Drying* DryingTimes::find(std::string_view id) const {
 }
 
 Result<DryingTimes> readDrying(std::string_view json, const std::string& file) {
-  auto root = parseJson(json, file);
-  if (!root) return root.problem();
-  const FieldReader reader(file, say("add it"));
-  try {
-    if (!root->is_object() || textOr(*root, "schema") != kDryingSchema)
-      reader.fail("schema", say("is not that of drying times"),
-                  say("write {}", AsIs("\"columna-drying/1\"")));
-    DryingTimes out;
-    reader.read(*root, "", out);
-    std::set<std::string> seen;
-    for (const Drying& each : out.all) {
-      const std::string at = "all." + each.id;
-      if (!seen.insert(each.id).second) reader.fail(at, say("is there twice"), say("give each its own id"));
-      if (each.source.empty())
-        reader.fail(at + ".source", say("is empty"), say("write where the hours come from"));
-      if (each.handle.x() > each.handle.y() || each.load.x() > each.load.y())
-        reader.fail(at, say("has hours that fall"), say("give the shorter time first"));
-    }
-    if (std::none_of(out.all.begin(), out.all.end(), [](const Drying& each) { return each.glue; }))
-      reader.fail("all", say("has no glue"), say("mark one with {}", AsIs("\"glue\": true")));
-    return out;
-  } catch (const FieldReader::Bad& bad) {
-    return bad.problem;
-  }
+  return readTableFile<DryingTimes>(
+      json, file, kDryingSchema, [](const DryingTimes& out, const FieldReader& reader) {
+        std::set<std::string> seen;
+        for (const Drying& each : out.all) {
+          const std::string at = "all." + each.id;
+          if (!seen.insert(each.id).second)
+            reader.fail(at, say("is there twice"), say("give each its own id"));
+          if (each.source.empty())
+            reader.fail(at + ".source", say("is empty"), say("write where the hours come from"));
+          if (each.handle.x() > each.handle.y() || each.load.x() > each.load.y())
+            reader.fail(at, say("has hours that fall"), say("give the shorter time first"));
+        }
+        if (std::none_of(out.all.begin(), out.all.end(), [](const Drying& each) { return each.glue; }))
+          reader.fail("all", say("has no glue"), say("mark one with {}", AsIs("\"glue\": true")));
+      });
 }
 
 Said hoursWords(const Vec2& hours) {

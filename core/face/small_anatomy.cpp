@@ -2,8 +2,7 @@
 
 #include "anatomy/figure.h"
 #include "head/field_kinds.h"
-#include "measure/field_reader.h"
-#include "measure/json_text.h"
+#include "measure/table_file.h"
 #include "solid/field.h"
 
 #include <Eigen/Geometry>
@@ -87,28 +86,19 @@ const BodyPadKind* SmallAnatomy::bodyPad(std::string_view id) const { return fou
 const HeadPadKind* SmallAnatomy::headPad(std::string_view id) const { return found(head, id); }
 
 Result<SmallAnatomy> readSmallAnatomy(std::string_view json, const std::string& file) {
-  auto root = parseJson(json, file);
-  if (!root) return root.problem();
-  const FieldReader reader(file, say("add it"));
-  try {
-    if (!root->is_object() || textOr(*root, "schema") != kAnatomySchema)
-      reader.fail("schema", say("is not that of small anatomy"),
-                  say("write {}", AsIs("\"columna-small-anatomy/1\"")));
-    SmallAnatomy out;
-    reader.read(*root, "", out);
-    std::set<std::string> seen;
-    const auto check = [&](const std::string& list, const std::string& id, const Vec3& way, const char* key) {
-      const std::string at = list + "." + id;
-      if (!seen.insert(id).second) reader.fail(at, say("is there twice"), say("give each its own id"));
-      if (way.norm() < 1e-6)
-        reader.fail(at + "." + key, say("points nowhere"), say("give a direction, like [1, 0, 0]"));
-    };
-    for (const BodyPadKind& kind : out.body) check("body", kind.id, kind.towards, "towards");
-    for (const HeadPadKind& kind : out.head) check("head", kind.id, kind.along, "along");
-    return out;
-  } catch (const FieldReader::Bad& bad) {
-    return bad.problem;
-  }
+  return readTableFile<SmallAnatomy>(
+      json, file, kAnatomySchema, [](const SmallAnatomy& out, const FieldReader& reader) {
+        std::set<std::string> seen;
+        const auto check = [&](const std::string& list, const std::string& id, const Vec3& way,
+                               const char* key) {
+          const std::string at = list + "." + id;
+          if (!seen.insert(id).second) reader.fail(at, say("is there twice"), say("give each its own id"));
+          if (way.norm() < 1e-6)
+            reader.fail(at + "." + key, say("points nowhere"), say("give a direction, like [1, 0, 0]"));
+        };
+        for (const BodyPadKind& kind : out.body) check("body", kind.id, kind.towards, "towards");
+        for (const HeadPadKind& kind : out.head) check("head", kind.id, kind.along, "along");
+      });
 }
 
 std::vector<PatternPad> bodyPads(const BodyPadKind& kind, const Pattern& pattern, double factor) {
