@@ -123,7 +123,8 @@ private:
       add(*step, part, twin);
       dries(*step, what);
     };
-    for (const HardPart& part : h_.hard) take(part.id, part.twin, dryingOf(part.material));
+    for (const HardPart& part : h_.hard)
+      if (part.kind != HardKind::Trunk) take(part.id, part.twin, dryingOf(part.material));
     for (const HeadEye& eye : h_.eyes)
       if (eye.kind == EyeKind::Painted) take(eye.id, eye.twin, "painted-eye");
     ahead_ = step;
