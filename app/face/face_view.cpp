@@ -34,7 +34,7 @@ FaceView::FaceView(Session& session) : session_(session) {
   connect(&summing_, &QFutureWatcherBase::finished, this, &FaceView::made);
   connect(&measuring_, &QFutureWatcherBase::finished, this, [this] {
     const PlaceMeasures found = answerOf(measuring_);
-    if (measured_ != place_) {
+    if (measured_ != place_ || measuredOn_ != sums_) { // another place, or another head, since
       measure();
       return;
     }
@@ -132,6 +132,7 @@ void FaceView::choosePlace(const Vec3& at) {
 void FaceView::measure() {
   if (!sums_ || sums_->report.pins.empty() || measuring_.isRunning()) return;
   measured_ = place_;
+  measuredOn_ = sums_;
   measuring_.setFuture(beside([sums = sums_, at = place_] {
     return measuresOf(sums->field, sums->report.pins.front().at, sums->head.carriage, at);
   }));
@@ -214,7 +215,14 @@ void FaceView::ask() {
 
 void FaceView::made() {
   sums_ = answerOf(summing_);
+  // Another animal's joint turns otherwise, and a place lies on the head as it is now.
+  if (!of_.pattern.empty() && of_.pattern != asked_.pattern) turn_ = {};
   of_ = asked_;
+  if (pick_.kind == FacePick::Kind::Place && sums_) {
+    place_ = sums_->field.onto(place_);
+    measures_.reset();
+    measure();
+  }
   if (!current()) ask(); // something has changed since
   emit changed();
 }

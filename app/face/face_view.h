@@ -110,7 +110,8 @@ private:
   Vec3 place_ = Vec3::Zero();
   std::optional<PlaceMeasures> measures_;
   QFutureWatcher<PlaceMeasures> measuring_;
-  Vec3 measured_ = Vec3::Zero(); ///< what is being measured
+  Vec3 measured_ = Vec3::Zero();               ///< what is being measured,
+  std::shared_ptr<const FaceSums> measuredOn_; ///< and on which head
   void measure();
 
   struct Key {
