@@ -13,7 +13,8 @@
 namespace columna {
 namespace {
 
-constexpr int kColumns = 6;
+constexpr int kColumns = 6, kFewColumns = 3;
+constexpr int kFew = 9;                 ///< so many animals, and they are shown twice as large
 constexpr int kWide = 300, kHigh = 170; ///< pixels an animal
 constexpr int kHeadPatience = 1500;     ///< rounds of 10 ms
 
@@ -26,8 +27,10 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
   if (shown.empty())
     return QStringLiteral("None of these animals has a head; give ids from columna-cli patterns.");
   const int count = static_cast<int>(shown.size());
-  QImage out(kColumns * kWide, (count + kColumns - 1) / kColumns * kHigh,
-             QImage::Format_ARGB32_Premultiplied);
+  const int columns = count <= kFew ? kFewColumns : kColumns;
+  const int wide = kWide * kColumns / columns;
+  const int high = kHigh * kColumns / columns;
+  QImage out(columns * wide, (count + columns - 1) / columns * high, QImage::Format_ARGB32_Premultiplied);
   out.fill(theme().ground);
   QPainter p(&out);
   p.setRenderHint(QPainter::SmoothPixmapTransform);
@@ -37,7 +40,7 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
     (void)changes::setPattern(session, QString::fromStdString(shown[static_cast<size_t>(i)]->id));
     for (const View from : {View::Front, View::Side}) {
       const QRectF mm = view.seen(from);
-      const double scale = std::min((kWide / 2.0 - 12) / mm.width(), (kHigh - 12) / mm.height());
+      const double scale = std::min((wide / 2.0 - 12) / mm.width(), (high - 12) / mm.height());
       (void)view.picture(from, scale); // asked for, and waited for
       for (int round = 0; round < kHeadPatience && view.painting(); ++round) {
         QThread::msleep(10);
@@ -45,9 +48,9 @@ std::optional<QString> headsSheet(const Catalog& catalog, const QStringList& ani
       }
       const FaceView::Picture* picture = view.picture(from, scale);
       if (!picture) continue;
-      const int row = i / kColumns;
-      const QRectF cell(i % kColumns * kWide + (from == View::Front ? 0.0 : kWide / 2.0), row * kHigh,
-                        kWide / 2.0, kHigh);
+      const int row = i / columns;
+      const QRectF cell(i % columns * wide + (from == View::Front ? 0.0 : wide / 2.0), row * high, wide / 2.0,
+                        high);
       const QSizeF size(picture->mm.width() * scale, picture->mm.height() * scale);
       p.drawImage(QRectF(cell.center() - QPointF(size.width() / 2, size.height() / 2), size), picture->image);
     }

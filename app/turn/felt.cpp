@@ -1,5 +1,7 @@
 #include "turn/felt.h"
 
+#include "turn/tones.h"
+
 #include <QPainter>
 
 #include <algorithm>
@@ -10,26 +12,14 @@
 namespace columna {
 namespace {
 
-constexpr double kSkin = 0.9;      ///< mm: the drawn surface is off the skin by its cells
-constexpr double kGrain = 0.075;   ///< how much lighter or darker a strand is
-constexpr double kSteps = 14;      ///< tones from dark to light
-constexpr double kStrand = 2.6;    ///< pixels across
-constexpr double kStrandLong = 16; ///< pixels along
-constexpr double kLight = 0.955;   ///< cosine of how wide the light in an eye is
-constexpr int kEyeAround = 40, kEyeUp = 28;
+constexpr double kSkin = 0.9;                          ///< mm: the drawn surface is off the skin by its cells
+constexpr double kGrain = 0.075;                       ///< how much lighter or darker a strand is
+constexpr double kSteps = 14;                          ///< tones from dark to light
+constexpr double kStrand = 2.6;                        ///< pixels across
+constexpr double kStrandLong = 16;                     ///< pixels along
+constexpr double kLight = 0.955;                       ///< cosine of how wide the light in an eye is
+constexpr int kEyeAround = 96, kEyeUp = 64;            ///< so fine that the edge of an iris shows no steps
 const Vec3 kSun = Vec3(-0.45, 0.65, 1.1).normalized(); ///< of the light in an eye, camera axes
-
-std::uint32_t hashed(int x, int y, int z) {
-  auto h = static_cast<std::uint32_t>(x) * 73856093U ^ static_cast<std::uint32_t>(y) * 19349663U ^
-           static_cast<std::uint32_t>(z) * 83492791U;
-  h ^= h >> 15U;
-  h *= 0x2c1b3c6dU;
-  h ^= h >> 12U;
-  h *= 0x297a2d39U;
-  return h ^ (h >> 15U);
-}
-
-double evenly(int x, int y, int z) { return static_cast<double>(hashed(x, y, z)) / 4294967296.0; }
 
 /// Smooth noise, -1..1.
 double noise(const Vec3& p) {
@@ -49,18 +39,6 @@ double noise(const Vec3& p) {
     sum += w * evenly(i + x, j + y, k + z);
   }
   return 2 * sum - 1;
-}
-
-QRgb opaque(Colour c) { return 0xff000000U | c; }
-
-QRgb lit(QRgb colour, double shade) {
-  const auto one = [shade](int c) { return std::clamp(static_cast<int>(c * shade), 0, 255); };
-  return qRgb(one(qRed(colour)), one(qGreen(colour)), one(qBlue(colour)));
-}
-
-QRgb mix(QRgb a, QRgb b, double share) {
-  const auto one = [share](int x, int y) { return static_cast<int>(x + share * (y - x)); };
-  return qRgb(one(qRed(a), qRed(b)), one(qGreen(a), qGreen(b)), one(qBlue(a), qBlue(b)));
 }
 
 /// The place a pixel shows.
@@ -182,31 +160,6 @@ void feltGrain(Raster& raster, const Camera& camera, const std::vector<Vec3>& wa
       const double stepped = (std::floor(shade * kSteps + 0.6 * strand) + 0.5) / kSteps;
       const double towards = 0.45 * stepped + 0.55 * shade;
       raster.setColour(x, y, lit(raster.image().pixel(x, y), towards / shade * (1 + kGrain * strand)));
-    }
-  }
-}
-
-void paintHair(QImage& image, const Raster& raster, const Camera& camera, const FaceLook& face) {
-  if (!face.paint || !face.head) return;
-  constexpr double before = 0.7; // mm: what is no farther behind the surface is seen
-  QPainter p(&image);
-  p.setRenderHint(QPainter::Antialiasing);
-  const auto& kinds = face.paint->head().hair;
-  for (const HairStroke& stroke : face.hair) {
-    const HeadHair& hair = kinds[stroke.hair];
-    QRgb colour = lit(opaque(face.paint->named(hair.colour)), stroke.shade);
-    if (face.tinted > 0) colour = mix(colour, face.tint, face.tinted);
-    p.setPen(QPen(QColor(colour), std::max(1.2, stroke.width * camera.scale), Qt::SolidLine, Qt::RoundCap));
-    QPointF last;
-    bool seen = false;
-    for (const Vec3& local : stroke.points) {
-      const Vec3 place = face.head->toFigure(local);
-      const QPointF at = camera.at(place);
-      const double depth = raster.depth(static_cast<int>(at.x()), static_cast<int>(at.y()));
-      const bool now = camera.near(place) + before > depth;
-      if (seen && now) p.drawLine(last, at);
-      last = at;
-      seen = now;
     }
   }
 }
