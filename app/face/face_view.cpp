@@ -15,6 +15,7 @@ namespace {
 
 constexpr double kRoundHead = 0.8; ///< of the head, how much of the body is shown round it
 constexpr double kMargin = 0.06;   ///< of the head, round it
+constexpr double kHair = 0.14;     ///< of the head, how much its hair may widen what is shown
 constexpr double kCells = 60;      ///< along the head
 constexpr double kNear = 0.02;     ///< of its scale a picture may be off
 
@@ -227,11 +228,26 @@ void FaceView::made() {
   emit changed();
 }
 
+/// Tufts and ruffs too, as far as they leave the head its size.
+QRectF FaceView::withHair(const QRectF& outlined, View view) const {
+  const Plan& plan = session_.plan();
+  const auto animal = headOf(session_.project(), session_.catalog());
+  if (!plan.figure->head || !animal) return outlined;
+  Bounds2 hair;
+  for (const Vec3& p : hairReach(*animal, plan.figure->head->length))
+    hair.take(project(plan.figure->head->toFigure(p), view));
+  if (hair.size().x() <= 0) return outlined;
+  const double more = kHair * std::max(outlined.width(), outlined.height());
+  return outlined.united(QRectF(hair.low.x(), hair.low.y(), hair.size().x(), hair.size().y())
+                             .intersected(outlined.adjusted(-more, -more, more, more)));
+}
+
 QRectF FaceView::seen(View view) const {
   QRectF out;
   Bounds2 box;
   for (const Polygon& polygon : outline(view)) box.take(polygon);
   if (box.size().x() > 0) out = QRectF(box.low.x(), box.low.y(), box.size().x(), box.size().y());
+  if (!out.isEmpty()) out = withHair(out, view);
   if (body_ && !out.isEmpty()) { // neck and shoulders with it
     Bounds2 body;
     for (const Polygon& polygon : silhouette(view)) body.take(polygon);

@@ -147,6 +147,7 @@ private:
     std::vector<Polygon> polygons;
     Turn turn = {};
   };
+  [[nodiscard]] QRectF withHair(const QRectF& outlined, View view) const;
   mutable std::map<View, Outline> outlines_, silhouettes_;
   std::optional<View> hand_;
 };

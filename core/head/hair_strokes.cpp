@@ -1,5 +1,7 @@
 #include "head/hair_strokes.h"
 
+#include "anatomy/plane.h"
+
 #include <Eigen/Geometry>
 
 #include <algorithm>
@@ -108,6 +110,24 @@ std::vector<HairStroke> hairStrokes(const HeadPattern& head, const HeadField& fi
   Strokes strokes(field, down);
   for (size_t i = 0; i < head.hair.size(); ++i) strokes.add(head.hair[i], i);
   return std::move(strokes.out);
+}
+
+std::vector<Vec3> hairReach(const HeadPattern& head, double length) {
+  std::vector<Vec3> out;
+  const auto take = [&](const HeadHair& hair, const Vec3& p) {
+    out.push_back(length * p);
+    if (hair.twin) out.push_back(length * mirrored(p));
+  };
+  for (const HeadHair& hair : head.hair) {
+    if (hair.kind == HairKind::Mane || hair.at || hair.direction.empty()) continue;
+    const auto places = hair.line.size();
+    for (size_t i = 0; i < places; ++i) {
+      const double share = places > 1 ? static_cast<double>(i) / static_cast<double>(places - 1) : 0;
+      take(hair, hair.line[i]);
+      take(hair, hair.line[i] + hair.length * wayAt(hair.direction, share));
+    }
+  }
+  return out;
 }
 
 } // namespace columna

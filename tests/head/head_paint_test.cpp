@@ -99,5 +99,32 @@ TEST(HeadPaint, HairIsTheSameEveryTimeAndOnBothSides) {
   EXPECT_GT(with.size(), 10U);
 }
 
+TEST(HeadPaint, HairReachHoldsEveryStrokeThatStandsOut) {
+  size_t checked = 0;
+  for (const HeadPattern& head : shippedHeads()) {
+    const std::vector<Vec3> reach = hairReach(head, 60);
+    if (reach.empty()) continue;
+    Vec3 low = reach.front();
+    Vec3 high = low;
+    for (const Vec3& p : reach) {
+      low = low.cwiseMin(p);
+      high = high.cwiseMax(p);
+    }
+    EXPECT_EQ(low.y(), -high.y()) << head.id; // no head's hair stands on one side only
+    for (const HairStroke& stroke : hairStrokes(head, HeadField(head, 60), Vec3::Zero())) {
+      const HeadHair& hair = head.hair[stroke.hair];
+      if (hair.kind == HairKind::Mane || hair.at) continue;
+      // A stroke is up to 15 % longer than laid, and spreads.
+      const double off = 60 * hair.length * (0.2 + 2 * hair.spread) + 2;
+      for (const Vec3& p : stroke.points) {
+        EXPECT_TRUE((p.array() >= low.array() - off).all() && (p.array() <= high.array() + off).all())
+            << head.id << ' ' << hair.id << ' ' << p.transpose();
+        ++checked;
+      }
+    }
+  }
+  EXPECT_GT(checked, 1000U);
+}
+
 } // namespace
 } // namespace columna::test
