@@ -2,6 +2,7 @@
 
 #include "anatomy/plane.h"
 #include "face/tape.h"
+#include "head/wearing.h"
 
 #include <Eigen/Geometry>
 
@@ -143,8 +144,9 @@ private:
         break;
       }
     for (const HeadFlat& f : h_.flats) {
-      pin(f.id + "-front", Vec3(l_ * f.base[0]));
-      pin(f.id + "-rear", Vec3(l_ * f.base[1]));
+      const auto [front, rear] = baseEnds(f, field_);
+      pin(f.id + "-front", Vec3(l_ * front));
+      pin(f.id + "-rear", Vec3(l_ * rear));
     }
     const auto chin = std::find_if(h_.features.begin(), h_.features.end(),
                                    [](const HeadFeature& f) { return f.kind == FeatureKind::Chin; });

@@ -13,6 +13,9 @@ namespace {
 
 constexpr int kEdge = 4;               ///< a flat part's edge is cut up so that a roll shows: pieces a side
 constexpr int kRows = 12, kAcross = 9; ///< places of its sheet
+constexpr double kReach = 0.3,
+                 kStep = 0.015; ///< modules along an ear, how far and how finely its base is sought
+constexpr int kRounds = 24;     ///< until its base's ends are as far apart as it is wide
 
 /// A flat part's plane brought into space.
 class Roll {
@@ -77,7 +80,41 @@ std::optional<Vec2> spanAt(const std::vector<Vec2>& outline, double v) {
   return out;
 }
 
+/// Where a line along the ear through a place leaves the head for good; where it does not meet it, the skin
+/// nearest to the place. Head modules.
+Vec3 comesOut(const Vec3& place, const Vec3& up, const HeadField& field) {
+  const double l = field.length();
+  const auto inside = [&](double s) { return field.distance(l * (place + s * up)) < 0; };
+  for (double s = kReach; s > -kReach; s -= kStep) {
+    if (!inside(s)) continue;
+    double in = s;
+    double out = s + kStep;
+    for (int i = 0; i < 20; ++i) ((inside((in + out) / 2)) ? in : out) = (in + out) / 2;
+    return place + in * up;
+  }
+  return field.onto(l * place) / l;
+}
+
 } // namespace
+
+std::array<Vec3, 2> baseEnds(const HeadFlat& flat, const HeadField& field) {
+  const Roll roll(flat, field);
+  const Vec3 up = flat.axis.normalized();
+  const Vec3 front = roll(flat.outline.front());
+  const Vec3 rear = roll(flat.outline.back());
+  const double chord = (rear - front).norm();
+  std::array<Vec3, 2> ends{comesOut(front, up, field), comesOut(rear, up, field)};
+  // On a skin that falls away they are farther apart than that: shared out until they are not.
+  double half = 0.5;
+  for (int round = 0; round < kRounds; ++round) {
+    const double apart = (ends[1] - ends[0]).norm();
+    if (apart < 1e-9 || std::abs(apart - chord) < 1e-4 * chord) break;
+    half *= std::sqrt(std::clamp(chord / apart, 0.5, 2.0)); // half the way: steep skin is no swing
+    for (const double side : {-1.0, 1.0})
+      ends[side < 0 ? 0 : 1] = comesOut((front + rear) / 2 + side * half * (rear - front), up, field);
+  }
+  return ends;
+}
 
 RoughHead::Sheet standing(const HeadFlat& flat, const HeadField& field) {
   const Roll roll(flat, field);

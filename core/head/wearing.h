@@ -4,6 +4,7 @@
 #include "head/head_field.h"
 #include "head/head_wish.h"
 
+#include <array>
 #include <map>
 
 namespace columna {
@@ -33,5 +34,10 @@ struct HardDensities {
 /// its length is not changed by; from its fold on it is turned about a line across, and the cup is let go
 /// over one width below that, as felt does. Its base is laid on to the head's surface.
 [[nodiscard]] RoughHead::Sheet standing(const HeadFlat& flat, const HeadField& field);
+
+/// Where the ends of its base come out of the head's surface, front and rear, head modules: as far apart as
+/// the base of its outline is when rolled. `base` in the data says only about where it stands and which way
+/// it runs.
+[[nodiscard]] std::array<Vec3, 2> baseEnds(const HeadFlat& flat, const HeadField& field);
 
 } // namespace columna
