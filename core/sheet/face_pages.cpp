@@ -4,6 +4,7 @@
 #include "anatomy/plane.h"
 #include "face/flat_pattern.h"
 #include "face/skin.h"
+#include "sheet/tiles.h"
 
 #include <algorithm>
 
@@ -12,17 +13,20 @@ namespace {
 
 constexpr double kHead = 8;     ///< mm over a drawing for its words
 constexpr double kCaption = 34; ///< mm that an ear's words take
+constexpr double kSole = 24;    ///< mm that a sole's do
 constexpr double kRow = 6.4;    ///< mm a line of a table
+constexpr int kMostTiles = 30;  ///< sheets: more are not glued together
 const Rgb kWool{240, 233, 220};
 
 std::string letterOf(size_t index) { return std::string(1, static_cast<char>('A' + index % 26)); }
 
 class FacePages {
 public:
-  FacePages(Filler& pages, const Plan& plan, const FaceSums& sums, const Catalog& catalog)
-      : pages_(pages), plan_(plan), sums_(sums), rules_(catalog.face), drying_(catalog.drying) {}
+  FacePages(Filler& pages, const Plan& plan, const FaceSums& sums, const Catalog& catalog, Paper paper)
+      : pages_(pages), plan_(plan), sums_(sums), rules_(catalog.face), drying_(catalog.drying),
+        paper_(paper) {}
 
-  void run() {
+  std::vector<Page> run() {
     map();
     pins();
     ears();
@@ -31,6 +35,7 @@ public:
     steps();
     bodyPads();
     drying();
+    return std::move(large_);
   }
 
 private:
@@ -39,8 +44,36 @@ private:
     pages_.marks().push_back(text(at, pages_.words(said), size, bold, align));
   }
 
-  void shape(const std::vector<Vec2>& outline, const Point& origin, double flip, double width, bool fill,
-             std::vector<double> dash = {}) {
+  /// A drawing under its title, with a line below it; over sheets of its own where it is larger than the
+  /// paper.
+  void put(Drawn drawn, double least, const Said& title, const Said& below = Said()) {
+    const double more = kHead + (below.empty() ? 0 : 6);
+    if (drawn.wide <= pages_.clear() && drawn.high + more <= pages_.tallest()) {
+      const Point at = pages_.place(std::max(drawn.wide, least), drawn.high + more);
+      say_(title, at + Point(0, 3), 3, true);
+      if (!below.empty()) say_(below, at + Point(0, kHead + drawn.high + 3), 2.8);
+      for (Mark& m : drawn.marks) {
+        for (Point& p : m.points) p += at + Point(0, kHead);
+        pages_.marks().push_back(std::move(m));
+      }
+      return;
+    }
+    const int sheets = tilesOf(drawn, paper_);
+    pages_.room(kRow);
+    say_(sheets > kMostTiles
+             ? say("{} is larger than the paper many times over: have it drawn by columna-cli flat or "
+                   "outline.",
+                   title)
+             : say("{} is larger than the paper: it comes last, on {} sheets.", title, sheets),
+         {kMargin, pages_.y()}, 3);
+    pages_.y() += kRow;
+    if (sheets > kMostTiles) return;
+    for (Page& page : tiled(drawn, say("{} at true size.", title), below, paper_, pages_.manner()))
+      large_.push_back(std::move(page));
+  }
+
+  static void shape(std::vector<Mark>& out, const std::vector<Vec2>& outline, const Point& origin,
+                    double flip, double width, bool fill, std::vector<double> dash = {}) {
     Mark m;
     for (const Vec2& p : outline) m.points.emplace_back(origin.x() + flip * p.x(), origin.y() - p.y());
     m.closed = true;
@@ -49,7 +82,7 @@ private:
     m.fill = kWool;
     m.stroke = kInk;
     m.dash = std::move(dash);
-    pages_.marks().push_back(std::move(m));
+    out.push_back(std::move(m));
   }
 
   /// The head from three sides at true size, each pin with its letter, and the halving lines.
@@ -64,20 +97,9 @@ private:
         for (Polygon& p : flatOutline(flat, view, head.scale)) outlines.push_back(std::move(p));
       Bounds2 box;
       for (const Polygon& polygon : outlines) box.take(polygon);
-      const double wide = box.high.x() - box.low.x();
-      const double high = box.high.y() - box.low.y();
-      if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
-        pages_.room(6);
-        say_(say("From {} the head is larger than the paper: print the views of the figure, which are tiled.",
-                 Name(viewName(view))),
-             {kMargin, pages_.y()});
-        pages_.y() += 6;
-        continue;
-      }
-      const Point at = pages_.place(wide, high + kHead);
-      say_(Name(viewName(view)), at + Point(0, 3), 3.2, true);
-      const Point origin(at.x() - box.low.x(), at.y() + kHead + box.high.y());
-      for (const Polygon& polygon : outlines) shape(polygon, origin, 1, 0.25, true);
+      Drawn drawn{{}, box.size().x(), box.size().y()};
+      const Point origin(-box.low.x(), box.high.y());
+      for (const Polygon& polygon : outlines) shape(drawn.marks, polygon, origin, 1, 0.25, true);
       for (size_t i = 0; i < sums_.report.pins.size(); ++i)
         for (const double side : {1.0, -1.0}) {
           Vec3 local = sums_.report.pins[i].at;
@@ -86,17 +108,18 @@ private:
           local.y() *= view == View::Side ? -1 : side;
           const Vec2 p = project(plan_.figure->head->toFigure(local), view);
           const Point on(origin.x() + p.x(), origin.y() - p.y());
-          pages_.marks().push_back(line(on - Point(1, 0), on + Point(1, 0), 0.25));
-          pages_.marks().push_back(line(on - Point(0, 1), on + Point(0, 1), 0.25));
-          if (side > 0) pages_.marks().push_back(text(on + Point(1.2, -0.8), letterOf(i), 2.6, true));
+          drawn.marks.push_back(line(on - Point(1, 0), on + Point(1, 0), 0.25));
+          drawn.marks.push_back(line(on - Point(0, 1), on + Point(0, 1), 0.25));
+          if (side > 0) drawn.marks.push_back(text(on + Point(1.2, -0.8), letterOf(i), 2.6, true));
         }
+      put(std::move(drawn), 0, Name(viewName(view)));
     }
   }
 
   static std::string_view viewName(View view) {
-    return view == View::Front   ? named("the front")
-           : view == View::Above ? named("above")
-                                 : named("the right");
+    return view == View::Front   ? named("the head from the front")
+           : view == View::Above ? named("the head from above")
+                                 : named("the head from the right");
   }
 
   void pins() {
@@ -136,21 +159,17 @@ private:
       box.take(pattern.lay);
       for (const double flip : {1.0, -1.0}) {
         if (flip < 0 && !flat.flat->twin) continue;
-        const double wide = box.high.x() - box.low.x();
-        const double high = box.high.y() - box.low.y();
-        if (wide > pages_.clear() || high + kHead > pages_.tallest()) continue;
-        const Point at = pages_.place(std::max(wide, kCaption), high + kHead + 6);
-        say_(say("{} {}", Name(pinName(flat.flat->id)), flip > 0 ? say("left") : say("right")),
-             at + Point(0, 3), 3, true);
-        const Point origin(at.x() - (flip > 0 ? box.low.x() : -box.high.x()), at.y() + kHead + box.high.y());
-        shape(pattern.finished, origin, flip, 0.35, true);
-        shape(pattern.cut, origin, flip, 0.2, false);
-        shape(pattern.lay, origin, flip, 0.2, false, {2, 1.5});
+        Drawn drawn{{}, box.size().x(), box.size().y()};
+        const Point origin(flip > 0 ? -box.low.x() : box.high.x(), box.high.y());
+        shape(drawn.marks, pattern.finished, origin, flip, 0.35, true);
+        shape(drawn.marks, pattern.cut, origin, flip, 0.2, false);
+        shape(drawn.marks, pattern.lay, origin, flip, 0.2, false, {2, 1.5});
         const FlatWire* wire = sums_.wireOf(flat.flat->id);
-        say_(wire && wire->take ? say("{} thick, {}, wire {} by {}", Length(pattern.thickness, 1),
-                                      Mass(pattern.grams), Length(*wire->take, 2), Length(wire->cut, 0))
-                                : say("{} thick, {}", Length(pattern.thickness, 1), Mass(pattern.grams)),
-             at + Point(0, kHead + high + 3), 2.8);
+        put(std::move(drawn), kCaption,
+            say("{} {}", Name(pinName(flat.flat->id)), flip > 0 ? say("left") : say("right")),
+            wire && wire->take ? say("{} thick, {}, wire {} by {}", Length(pattern.thickness, 1),
+                                     Mass(pattern.grams), Length(*wire->take, 2), Length(wire->cut, 0))
+                               : say("{} thick, {}", Length(pattern.thickness, 1), Mass(pattern.grams)));
       }
     }
   }
@@ -171,29 +190,18 @@ private:
         for (auto* outline : {&skin.finished, &skin.cut})
           for (Vec2& p : *outline) p = Vec2(-p.y(), p.x());
       const Bounds2 box = bounds();
-      const double wide = box.size().x();
-      const double high = box.size().y();
-      if (wide > pages_.clear() || high + kHead > pages_.tallest()) {
-        pages_.room(kRow);
-        say_(say("{} is larger than the paper: have it drawn by columna-cli flat, and printed large.",
-                 Name(skin.id)),
-             {kMargin, pages_.y()}, 3);
-        pages_.y() += kRow;
-        continue;
-      }
       for (const double flip : {1.0, -1.0}) {
         if (flip < 0 && !skin.twin) continue;
-        const Point at = pages_.place(std::max(wide, kCaption), high + kHead + 6);
-        say_(skin.twin ? say("{} {}", Name(skin.id), flip > 0 ? say("left") : say("right"))
-                       : Said(Name(skin.id)),
-             at + Point(0, 3), 3, true);
-        const Point origin(at.x() - (flip > 0 ? box.low.x() : -box.high.x()), at.y() + kHead + box.high.y());
-        shape(skin.finished, origin, flip, 0.35, true);
-        shape(skin.cut, origin, flip, 0.2, false);
-        say_(skin.stretches ? say("{}; it stretches by up to {} %: cut a dart", Mass(skin.grams),
-                                  Number(100 * std::max(1 - skin.least, skin.most - 1), 0))
-                            : say("{} thick, {}", Length(skin.thickness, 1), Mass(skin.grams)),
-             at + Point(0, kHead + high + 3), 2.8);
+        Drawn drawn{{}, box.size().x(), box.size().y()};
+        const Point origin(flip > 0 ? -box.low.x() : box.high.x(), box.high.y());
+        shape(drawn.marks, skin.finished, origin, flip, 0.35, true);
+        shape(drawn.marks, skin.cut, origin, flip, 0.2, false);
+        put(std::move(drawn), kCaption,
+            skin.twin ? say("{} {}", Name(skin.id), flip > 0 ? say("left") : say("right"))
+                      : Said(Name(skin.id)),
+            skin.stretches ? say("{}; it stretches by up to {} %: cut a dart", Mass(skin.grams),
+                                 Number(100 * std::max(1 - skin.least, skin.most - 1), 0))
+                           : say("{} thick, {}", Length(skin.thickness, 1), Mass(skin.grams)));
       }
     }
   }
@@ -222,18 +230,14 @@ private:
           for (const Vec2& p : turned(outline)) box.take(Vec2(-side * p.x(), p.y()));
         });
         if (box.high.x() < box.low.x()) continue;
-        const double wide = box.high.x() - box.low.x();
-        const double high = box.high.y() - box.low.y();
-        if (wide > pages_.clear() || high + kHead > pages_.tallest()) continue;
-        const Point at = pages_.place(std::max(wide, 24.0), high + kHead);
-        say_(say("{} {}", Name(sole.which), side > 0 ? say("left") : say("right")), at + Point(0, 3), 3,
-             true);
-        const Point origin(at.x() - box.low.x(), at.y() + kHead + box.high.y());
+        Drawn drawn{{}, box.size().x(), box.size().y()};
+        const Point origin(-box.low.x(), box.high.y());
         bool first = !sole.outline.empty();
         all([&](const std::vector<Vec2>& outline) {
-          if (!outline.empty()) shape(turned(outline), origin, -side, 0.25, first);
+          if (!outline.empty()) shape(drawn.marks, turned(outline), origin, -side, 0.25, first);
           first = false;
         });
+        put(std::move(drawn), kSole, say("{} {}", Name(sole.which), side > 0 ? say("left") : say("right")));
       }
   }
 
@@ -339,13 +343,16 @@ private:
   const FaceSums& sums_;
   const FaceRules& rules_;
   const DryingTimes& drying_;
+  Paper paper_;
+  std::vector<Page> large_; ///< what is larger than the paper, over sheets of its own
 };
 
 } // namespace
 
-void facePages(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog) {
+std::vector<Page> facePages(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog,
+                            Paper paper) {
   const auto sums = faceSums(project, catalog, plan);
-  if (sums) FacePages(pages, plan, *sums, catalog).run();
+  return sums ? FacePages(pages, plan, *sums, catalog, paper).run() : std::vector<Page>();
 }
 
 } // namespace columna

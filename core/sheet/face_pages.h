@@ -7,7 +7,9 @@
 
 namespace columna {
 
-/// Nothing where the animal has no head of its own.
-void facePages(Filler& pages, const Project& project, const Plan& plan, const Catalog& catalog);
+/// Nothing where the animal has no head of its own. What is larger than the paper is returned over sheets of
+/// its own.
+[[nodiscard]] std::vector<Page> facePages(Filler& pages, const Project& project, const Plan& plan,
+                                          const Catalog& catalog, Paper paper);
 
 } // namespace columna

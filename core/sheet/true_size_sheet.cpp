@@ -4,6 +4,7 @@
 #include "sheet/face_pages.h"
 #include "sheet/marks.h"
 #include "sheet/pose_page.h"
+#include "sheet/tiles.h"
 #include "sheet/view_drawing.h"
 #include "sheet/wire_pages.h"
 #include "sheet/wool_pages.h"
@@ -38,10 +39,11 @@ public:
     append(told.take());
     if (parts_.face) {
       Filler face(paper_, true, manner_);
-      facePages(face, project_, plan_, catalog_);
+      std::vector<Page> large = facePages(face, project_, plan_, catalog_, paper_);
       std::vector<Page> drawn = face.take();
       for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
       append(std::move(drawn));
+      append(std::move(large));
     }
     for (size_t i = 0; i < pages_.size(); ++i) {
       Page& page = pages_[i];
@@ -253,62 +255,9 @@ private:
   }
 
   void tiles(const ViewDrawing& drawn) {
-    const double width = drawn.width;
-    const double height = drawn.height;
-    // Upright or on its side, whichever needs fewer pages.
-    const auto count = [&](double w, double h) {
-      const double across = w - 2 * kMargin;
-      const double down = h - 2 * kMargin - 22;
-      const auto steps = [](double all, double each) {
-        return all <= each ? 1 : 1 + static_cast<int>(std::ceil((all - each) / (each - kTileOverlap)));
-      };
-      return std::pair(steps(width, across), steps(height, down));
-    };
-    const auto upright = count(size_.x(), size_.y());
-    const auto aside = count(size_.y(), size_.x());
-    const bool up = upright.first * upright.second <= aside.first * aside.second;
-    const auto [columns, rows] = up ? upright : aside;
-    for (int r = 0; r < rows; ++r)
-      for (int c = 0; c < columns; ++c) {
-        Page& page = newPage(up);
-        page.window = {kMargin, kMargin + 10, page.width - 2 * kMargin, page.height - 2 * kMargin - 22};
-        const Point shift(kMargin - c * (page.window.width - kTileOverlap),
-                          kMargin + 10 - r * (page.window.height - kTileOverlap));
-        for (Mark m : drawn.marks) {
-          for (Point& p : m.points) p += shift;
-          page.inside.push_back(std::move(m));
-        }
-        const std::string tile = fmt::format("{}{}", static_cast<char>('A' + r), c + 1);
-        page.name = tile;
-        const Said lay = say("Lay the wire on it.");
-        const Said of =
-            columns * rows > 1
-                ? say("Sheet {} of A1 to {}: glue each over the ticks of the one before.", AsIs(tile),
-                      AsIs(fmt::format("{}{}", static_cast<char>('A' + rows - 1), columns)))
-                : Said();
-        page.marks.push_back(text({kMargin, kMargin + 3},
-                                  words(say("{} at true size.", Name(viewWords(drawn.view)))), 3.4, true));
-        page.marks.push_back(text({kMargin, kMargin + 7.5}, words(together(of, lay)), 3.0));
-        ticks(page, c > 0, c + 1 < columns, r > 0, r + 1 < rows);
-        scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
-      }
-  }
-
-  /// Ticks where the next sheet's edge lies.
-  static void ticks(Page& page, bool left, bool right, bool above, bool below) {
-    const Box& w = page.window;
-    const auto upright = [&](double x) {
-      for (const double y : {w.y, w.y + w.height - 5})
-        page.marks.push_back(line({x, y}, {x, y + 5}, 0.3, kFaint));
-    };
-    const auto level = [&](double y) {
-      for (const double x : {w.x, w.x + w.width - 5})
-        page.marks.push_back(line({x, y}, {x + 5, y}, 0.3, kFaint));
-    };
-    if (left) upright(w.x + kTileOverlap);
-    if (right) upright(w.x + w.width - kTileOverlap);
-    if (above) level(w.y + kTileOverlap);
-    if (below) level(w.y + w.height - kTileOverlap);
+    append(tiled({drawn.marks, drawn.width, drawn.height},
+                 say("{} at true size.", Name(viewWords(drawn.view))), say("Lay the wire on it."), paper_,
+                 manner_));
   }
 
   const Project& project_;

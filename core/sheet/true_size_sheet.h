@@ -4,14 +4,11 @@
 #pragma once
 
 #include "plan/plan.h"
-#include "sheet/page.h"
+#include "sheet/tiles.h"
 
 #include <vector>
 
 namespace columna {
-
-/// Tiles overlap by so much, so that they can be glued over each other's edge.
-inline constexpr double kTileOverlap = 10;
 
 /// Which parts of it are printed.
 struct SheetParts {

@@ -7,13 +7,22 @@
 
 #include <gtest/gtest.h>
 
+#include <map>
+#include <set>
+
 namespace columna::test {
 namespace {
 
-std::vector<Page> pagesOf(const Project& p, const Plan& plan) {
+std::vector<Page> pagesOf(const Project& p, const Plan& plan, std::vector<Page>* large = nullptr) {
   Filler pages(Paper::A4, true, {p.units, nullptr});
-  facePages(pages, p, plan, shelf());
+  std::vector<Page> tiles = facePages(pages, p, plan, shelf(), Paper::A4);
+  if (large) *large = std::move(tiles);
   return pages.take();
+}
+
+bool within(const Box& window, const Eigen::Vector2d& p) {
+  return p.x() >= window.x - 1e-6 && p.x() <= window.x + window.width + 1e-6 && p.y() >= window.y - 1e-6 &&
+         p.y() <= window.y + window.height + 1e-6;
 }
 
 TEST(FacePages, HaveEveryPinPadAndEar) {
@@ -66,10 +75,50 @@ TEST(FacePages, AreTrueToSizeAndOnThePaper) {
   EXPECT_NEAR(longest, tall, 0.02);
 }
 
-TEST(FacePages, LargeHeadsSayWhyTheyAreNotThere) {
-  const Project p = project("elephant", 1500);
+TEST(FacePages, WhatIsLargerThanThePaperComesOnSheetsOfItsOwn) {
+  const Project p = project("elephant", 700);
   const Plan plan = planned(p);
-  EXPECT_NE(words(pagesOf(p, plan)).find("larger than the paper"), std::string::npos);
+  const auto sums = faceSums(p, shelf(), plan);
+  std::vector<Page> large;
+  const std::vector<Page> small = pagesOf(p, plan, &large);
+  ASSERT_FALSE(large.empty());
+  std::map<std::string, std::vector<const Page*>> drawings; // by what they are called
+  for (const Page& page : large) drawings[page.marks.front().text].push_back(&page);
+  size_t ears = 0;
+  for (const auto& [called, sheets] : drawings) {
+    EXPECT_NE(words(small).find(called.substr(0, called.find(" at true size"))), std::string::npos)
+        << called << " is announced";
+    // Every point of it is on a sheet, and each sheet has one of its own.
+    std::set<const Page*> needed;
+    double low = 1e9;
+    double high = -1e9;
+    for (size_t m = 0; m < sheets.front()->inside.size(); ++m)
+      for (size_t k = 0; k < sheets.front()->inside[m].points.size(); ++k) {
+        bool seen = false;
+        for (const Page* sheet : sheets) {
+          const bool here = within(sheet->window, sheet->inside[m].points[k]);
+          if (here) needed.insert(sheet);
+          seen = seen || here;
+        }
+        EXPECT_TRUE(seen) << called;
+        if (sheets.front()->inside[m].width == 0.35) { // the finished line
+          low = std::min(low, sheets.front()->inside[m].points[k].y());
+          high = std::max(high, sheets.front()->inside[m].points[k].y());
+        }
+      }
+    EXPECT_GE(needed.size() * 2, sheets.size()) << called;
+    for (const FaceFlat& flat : sums->report.flats)
+      if (high > low && std::abs(high - low - flat.length) < 0.02) ++ears;
+  }
+  EXPECT_EQ(ears, 2U) << "left and right, at true size";
+}
+
+TEST(FacePages, WhatWouldTakeDozensOfSheetsIsSaidInstead) {
+  const Project p = project("elephant", 6000);
+  const Plan plan = planned(p);
+  std::vector<Page> large;
+  EXPECT_NE(words(pagesOf(p, plan, &large)).find("many times over"), std::string::npos);
+  EXPECT_LT(large.size(), 400U);
 }
 
 TEST(FacePages, AnimalsWithoutAHeadHaveNone) {
@@ -80,7 +129,7 @@ TEST(FacePages, AnimalsWithoutAHeadHaveNone) {
   const auto made = plan(p, bare, {nullptr, false, 2.5});
   ASSERT_TRUE(made);
   Filler pages(Paper::A4, true, {p.units, nullptr});
-  facePages(pages, p, *made, bare);
+  EXPECT_TRUE(facePages(pages, p, *made, bare, Paper::A4).empty());
   EXPECT_TRUE(pages.take().empty());
 }
 
