@@ -5,6 +5,7 @@
 #include "kit/beside.h"
 #include "pose/held_head.h"
 #include "project/heads.h"
+#include "turn/face_look.h"
 
 #include <algorithm>
 #include <cmath>
@@ -333,13 +334,7 @@ void FaceView::paint() {
     const QRectF mm = seen(view);
     FineAsk ask{
         .figure = headAlone(figure), .solid = solidOf_.same(figure) ? solid_ : nullptr, .paint = wool()};
-    const HeadPattern own = asTaken(*animal, session_.project().face, *figure->head);
-    ask.face.head = figure->head;
-    ask.face.paint = std::make_shared<const HeadPaint>(own, figure->head->dials, figure->head->length);
-    ask.face.hair = hairStrokes(ask.face.paint->head(), ask.face.paint->field(),
-                                figure->head->axes.transpose() * -Vec3::UnitZ());
-    ask.face.limb = figure->bones[static_cast<size_t>(figure->head->bone)].limb;
-    ask.face.ground = ask.paint.ground(ask.face.limb) & 0xffffffU;
+    ask.face = faceLookOf(session_, *figure, ask.paint);
     ask.felt = true;
     ask.wish.cell = std::max(0.25, figure->head->length / kCells);
     ask.wish.flats = Flats::Apart;

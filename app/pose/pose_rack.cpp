@@ -38,8 +38,23 @@ void PoseTile::set(const QPainterPath& outline, const QColor& coat, Level level,
   outline_ = outline;
   coat_ = coat;
   level_ = level;
+  picture_ = QImage();
   setChecked(current);
   setAccessibleName(tr("Pose %1, %2").arg(text(), str(Name(word(level)))));
+  update();
+}
+
+QRectF PoseTile::room() const {
+  return QRectF(rect()).adjusted(1, 1, -1, -1).adjusted(px(10), px(8), -px(10), -frame(24));
+}
+
+double PoseTile::scale() const {
+  const QRectF b = outline_.boundingRect();
+  return b.isEmpty() ? 1 : std::min(room().width() / b.width(), room().height() / b.height());
+}
+
+void PoseTile::setPicture(const QImage& picture) {
+  picture_ = picture;
   update();
 }
 
@@ -52,10 +67,15 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
   p.setBrush(isChecked() ? t.wash : t.card);
   p.drawRoundedRect(all, 6, 6);
   const double foot = frame(24);
-  const QRectF room = all.adjusted(px(10), px(8), -px(10), -foot);
+  const QRectF room = this->room();
   const QRectF b = outline_.boundingRect();
-  if (b.width() > 0 && b.height() > 0) {
-    const double s = std::min(room.width() / b.width(), room.height() / b.height());
+  if (!b.isEmpty() && pictured()) {
+    const double s = scale();
+    p.drawImage(QPointF(room.center().x() - b.width() / 2 * s - PosePictures::kRound,
+                        room.bottom() - b.height() * s - PosePictures::kRound),
+                picture_);
+  } else if (!b.isEmpty()) {
+    const double s = scale();
     p.save();
     p.translate(room.center().x() - b.center().x() * s, room.bottom() + b.top() * s);
     p.scale(s, -s);
@@ -76,7 +96,11 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
 
 PoseRack::PoseRack(Session& session, PoseView& view, QWidget* parent)
     : Desk(tr("Poses"), {tr("Poses"), tr("Wire's life")}, {tr("Poses"), tr("Life")}, parent),
-      session_(session), view_(view) {
+      session_(session), view_(view), pictures_(session) {
+  connect(&pictures_, &PosePictures::painted, this, [this] {
+    const auto& made = pictures_.made();
+    for (size_t k = 0; k < std::min(made.size(), tiles_.size()); ++k) tiles_[k]->setPicture(made[k]);
+  });
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the pose"));
   name_->setPlaceholderText(tr("name of this pose"));
@@ -149,6 +173,7 @@ void PoseRack::refresh() {
   const auto head = headOf(session_.project(), session_.catalog());
   const QColor coat =
       head ? QColor(QRgb(0xff000000U | paletteColour(*head, head->base))) : QColor(theme().coat);
+  std::vector<PoseAsk> asks;
   for (size_t k = 0; k < all.size(); ++k) {
     const PoseReport r = poseReport(session_.project(), session_.plan(), session_.catalog(), all[k].first);
     std::vector<int> limbs;
@@ -156,7 +181,9 @@ void PoseRack::refresh() {
     const QPainterPath outline =
         toPath(united({columna::outline(r.figure, limbs, View::Side, 0, 12)}, r.figure.scale, true), 1);
     tiles_[k]->set(outline, coat, r.level, sameStance(session_.plan().pattern, all[k].first, s.now));
+    asks.push_back({r.figure, tiles_[k]->shown(), tiles_[k]->scale()});
   }
+  pictures_.ask(asks);
   life_->refresh();
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "kit/desk.h"
+#include "pose/pose_pictures.h"
 #include "pose/pose_view.h"
 #include "session/session.h"
 
@@ -25,6 +26,12 @@ public:
   PoseTile(const QString& name, const QString& words, bool own, QWidget* parent = nullptr);
   /// `coat`: the animal's own colour.
   void set(const QPainterPath& outline, const QColor& coat, Level level, bool current);
+  /// The part of the side view its picture shows, mm, and pixels a mm of it.
+  [[nodiscard]] QRectF shown() const { return outline_.boundingRect(); }
+  [[nodiscard]] double scale() const;
+  /// Takes the place of the plain outline.
+  void setPicture(const QImage& picture);
+  [[nodiscard]] bool pictured() const { return !picture_.isNull(); }
   [[nodiscard]] QSize sizeHint() const override;
   [[nodiscard]] QString name() const { return name_; }
   [[nodiscard]] Level level() const { return level_; }
@@ -33,8 +40,10 @@ protected:
   void paintEvent(QPaintEvent* event) override;
 
 private:
+  [[nodiscard]] QRectF room() const;
   QString name_;
   bool own_;
+  QImage picture_;
   QPainterPath outline_; ///< in mm, y up
   QColor coat_;
   Level level_ = Level::Good;
@@ -67,6 +76,7 @@ private:
   QPushButton* save_;
   QPushButton* remove_;
   LifePanel* life_;
+  PosePictures pictures_;
   bool stale_ = true;
 };
 
