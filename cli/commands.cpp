@@ -4,6 +4,7 @@
 #include "open.h"
 
 #include "anatomy/pattern_check.h"
+#include "edit/face_edit.h"
 #include "edit/size_study.h"
 #include "file/columna_file.h"
 #include "file/project_json.h"
@@ -198,6 +199,9 @@ int create(const NewOptions& options) {
     return complain(fmt::format("\"{}\" is not a use; give display, shelf or handled", options.use));
   p.use = *lives;
   p.material = options.material;
+  const auto variant = edit::headVariant(p, *shelf, options.variant);
+  if (!variant) return complain(variant.problem().sentence());
+  p.face = variant->face;
   const auto made = columna::plan(p, *shelf);
   if (!made) return complain(made.problem().sentence());
   p.name = made->figure->patternName;

@@ -14,6 +14,7 @@ inline constexpr int kBadInput = 2;
 
 struct NewOptions {
   std::string pattern, height, shoulder, body, head, limb, scale; ///< limb: "foreleg=70 mm"
+  std::string variant;
   std::string construction = "twisted-limbs";
   std::string material = "aluminium-annealed";
   std::string use = "shelf";

@@ -192,14 +192,20 @@ int heads(bool json) {
     if (!json)
       std::cout << fmt::format("{:20} {:20} {:.0f} mm in life, {}\n", head->id, head->name,
                                head->module.lifeMm, head->module.means);
-    out.push_back({{"id", head->id},
-                   {"name", head->name},
-                   {"life_mm", head->module.lifeMm},
-                   {"means", head->module.means},
-                   {"features", head->features.size()},
-                   {"eyes", head->eyes.size()},
-                   {"flats", head->flats.size()},
-                   {"hard", head->hard.size()}});
+    nlohmann::json variants = nlohmann::json::array();
+    for (const HeadVariant& each : head->variants) {
+      if (!json) std::cout << fmt::format("  {:18} {}\n", each.id, each.name);
+      variants.push_back({{"id", each.id}, {"name", each.name}});
+    }
+    out.push_back(nlohmann::json{{"id", head->id},
+                                 {"name", head->name},
+                                 {"life_mm", head->module.lifeMm},
+                                 {"means", head->module.means},
+                                 {"features", head->features.size()},
+                                 {"eyes", head->eyes.size()},
+                                 {"flats", head->flats.size()},
+                                 {"hard", head->hard.size()},
+                                 {"variants", std::move(variants)}});
   }
   if (json) std::cout << writeJson(out) << '\n';
   return kGood;

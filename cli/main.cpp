@@ -48,6 +48,7 @@ int main(int argc, char** argv) {
 
   auto* create = app.add_subcommand("new", "Start a project from an animal and a size.");
   create->add_option("--pattern", fresh.pattern, "the animal's id, from `patterns`")->required();
+  create->add_option("--variant", fresh.variant, "its sex, breed or colour, an id from `heads`");
   auto* size = create->add_option_group("size");
   size->add_option("--height", fresh.height, "overall height, e.g. \"16 cm\" or \"6 1/4 in\"");
   size->add_option("--shoulder", fresh.shoulder, "height at the shoulder");

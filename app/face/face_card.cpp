@@ -24,6 +24,7 @@ FaceCard::FaceCard(Session& session, FaceView& view, QWidget* parent)
   about_ = textLabel(this, 13, QFont::Normal);
   layout->addWidget(name_);
   layout->addWidget(about_);
+  makeKinds(layout);
   auto* figures = new QGridLayout;
   first_ = new BigFigure(QString(), this);
   second_ = new BigFigure(QString(), this);
@@ -113,7 +114,7 @@ void FaceCard::refresh() {
   const FaceSums* sums = view_.sums();
   for (QWidget* w :
        std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_, eyeKeys_,
-                                       placeKeys_, held_, verdict_, mend_, trouble_, caution_})
+                                       placeKeys_, held_, kinds_, verdict_, mend_, trouble_, caution_})
     w->setVisible(false);
   round_->setVisible(!session_.plan().figure->head);
   if (!sums) {
@@ -202,6 +203,7 @@ void FaceCard::showHead(const FaceSums& sums) {
   }
   rows_->setText(tr("%1 of it in %n pad(s)", nullptr, static_cast<int>(sums.report.pads.size()))
                      .arg(QString::fromStdString(printMass(pads, units))));
+  showKinds();
   // What was changed, moved or left out comes back.
   offerBack(!session_.project().face.features.empty() || !session_.project().face.moved.empty());
   caution_->setVisible(true);

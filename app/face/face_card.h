@@ -6,6 +6,7 @@
 #include "kit/parts.h"
 #include "stage/card_page.h"
 
+class QComboBox;
 class QLineEdit;
 class QSpinBox;
 class QVBoxLayout;
@@ -23,6 +24,7 @@ public:
   [[nodiscard]] KeyButton* own() const { return back_; }
   [[nodiscard]] KeyButton* mend() const { return mend_; }
   [[nodiscard]] KeyButton* roundHead() const { return round_; }
+  [[nodiscard]] QComboBox* kind() const { return kind_; }
 
 private:
   /// The key that sets what is shown back as the animal has it, alone.
@@ -33,6 +35,9 @@ private:
   void showFlat(const FaceSums& sums, const FaceFlat& flat);
   void showPlace();
   void makeHeld(QVBoxLayout* layout);
+  /// Which sex, breed or colour of the animal it is, where its head has several.
+  void makeKinds(QVBoxLayout* layout);
+  void showKinds();
   /// The head against the body: how it is turned.
   void showHeld();
   void showStep(const FaceSums& sums, const FaceStep& step);
@@ -54,6 +59,8 @@ private:
   KeyButton* mend_;
   KeyButton *less_, *more_, *out_, *back_;
   KeyButton* round_;
+  QWidget* kinds_ = nullptr;
+  QComboBox* kind_ = nullptr;
   QWidget* held_ = nullptr;
   QSpinBox *nod_ = nullptr, *side_ = nullptr, *lean_ = nullptr;
   QLabel* pin_ = nullptr;

@@ -1,10 +1,13 @@
 // What FaceCard says of a place on the head and of a step of the work.
 #include "face/face_card.h"
 
+#include "face/face_changes.h"
+#include "kit/flow_layout.h"
 #include "kit/say.h"
 #include "measure/quantity.h"
 #include "pose/held_head.h"
 
+#include <QComboBox>
 #include <QGridLayout>
 #include <QLineEdit>
 #include <QSignalBlocker>
@@ -36,6 +39,33 @@ void FaceCard::makeHeld(QVBoxLayout* layout) {
   pin_ = textLabel(held_, 13, QFont::Normal);
   grid->addWidget(pin_, row, 0, 1, 2);
   layout->addWidget(held_);
+}
+
+void FaceCard::makeKinds(QVBoxLayout* layout) {
+  kinds_ = new QWidget(this);
+  auto* row = new FlowLayout(kinds_);
+  kind_ = new QComboBox(kinds_);
+  kind_->setAccessibleName(tr("which one of this animal it is"));
+  row->addWidget(kind_);
+  auto* next = new KeyButton(QStringLiteral("K"), tr("the next one"), kinds_);
+  row->addWidget(next);
+  layout->addWidget(kinds_);
+  connect(kind_, &QComboBox::activated, this,
+          [this](int i) { face::takeVariant(session_, kind_->itemData(i).toString().toStdString()); });
+  connect(next, &KeyButton::clicked, this, [this] { face::nextVariant(session_); });
+}
+
+void FaceCard::showKinds() {
+  const HeadPattern* head = session_.catalog().head(session_.project().pattern);
+  kinds_->setVisible(head && !head->variants.empty());
+  if (!kinds_->isVisibleTo(this)) return;
+  const QSignalBlocker quiet(kind_);
+  kind_->clear();
+  kind_->addItem(head->usual.empty() ? tr("the usual one") : str(Name(head->usual)), QString());
+  for (const HeadVariant& variant : head->variants)
+    kind_->addItem(str(Name(variant.name)), QString::fromStdString(variant.id));
+  kind_->setCurrentIndex(
+      std::max(0, kind_->findData(QString::fromStdString(session_.project().face.variant))));
 }
 
 void FaceCard::showHeld() {

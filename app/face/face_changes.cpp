@@ -78,6 +78,17 @@ void turnHair(Session& session) {
                       edit::hairFirst(session.project(), !first));
 }
 
+void takeVariant(Session& session, const std::string& id) {
+  if (id == session.project().face.variant) return;
+  (void)session.apply(tr("another of its kind"), edit::headVariant(session.project(), session.catalog(), id));
+}
+
+void nextVariant(Session& session) {
+  const HeadPattern* head = session.catalog().head(session.project().pattern);
+  if (head && !head->variants.empty())
+    (void)session.apply(tr("another of its kind"), edit::nextVariant(session.project(), session.catalog()));
+}
+
 void roundHead(Session& session) {
   if (!session.plan().figure->head)
     (void)session.apply(tr("a round head"), edit::roundHead(session.project(), true));

@@ -22,6 +22,9 @@ void eyeStep(Session& session, const FaceView& view, int step);
 /// The eyes before the nose, or after it; the hair before the ears, or after them.
 void turnSchool(Session& session);
 void turnHair(Session& session);
+/// Another sex, breed or colour of the animal, by its id, or as usual; or the one listed next.
+void takeVariant(Session& session, const std::string& id);
+void nextVariant(Session& session);
 /// For an animal that has no head.
 void roundHead(Session& session);
 /// Takes what would mend a finding best; false where nothing but the hand does.

@@ -55,6 +55,7 @@ std::vector<StageKey> FaceStage::keys() {
           {key("Shift+P"), [this] { face::layPad(session_, view_, true); }},
           {key("N"), [this] { face::turnSchool(session_); }},
           {key("U"), [this] { face::turnHair(session_); }},
+          {key("K"), [this] { face::nextVariant(session_); }},
           {key("R"), [this] { face::roundHead(session_); }},
           {key("M"),
            [this] {

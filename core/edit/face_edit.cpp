@@ -1,5 +1,6 @@
 #include "edit/face_edit.h"
 
+#include "head/variant.h"
 #include "project/project_fields.h"
 
 #include <algorithm>
@@ -80,6 +81,23 @@ Project allPadsOwn(Project project) {
 
 Project roundHead(Project project, bool on) {
   project.face.generic = on;
+  return project;
+}
+
+Result<Project> headVariant(Project project, const Catalog& catalog, const std::string& id) {
+  if (!id.empty() && !catalog.headVariants.contains({project.pattern, id}))
+    return Problem{say("there is no such variant of this animal"), id,
+                   say("choose one that is listed with its head")};
+  project.face.variant = id;
+  return project;
+}
+
+Project nextVariant(Project project, const Catalog& catalog) {
+  const HeadPattern* head = catalog.head(project.pattern);
+  if (!head || head->variants.empty()) return project;
+  const HeadVariant* now = variantOf(*head, project.face.variant);
+  const size_t next = now ? static_cast<size_t>(now - head->variants.data()) + 1 : 0;
+  project.face.variant = next < head->variants.size() ? head->variants[next].id : std::string();
   return project;
 }
 

@@ -19,6 +19,11 @@ namespace columna::edit {
 [[nodiscard]] Project padOwn(Project project, const std::string& feature);
 [[nodiscard]] Project allPadsOwn(Project project);
 
+/// The animal as another sex, breed or colour has it, by its id; empty: as usual. Error: it has none such.
+[[nodiscard]] Result<Project> headVariant(Project project, const Catalog& catalog, const std::string& id);
+/// The variant listed next, as usual after the last; where the head has none nothing changes.
+[[nodiscard]] Project nextVariant(Project project, const Catalog& catalog);
+
 /// A round head for an animal that has none of its own, or none again.
 [[nodiscard]] Project roundHead(Project project, bool on);
 

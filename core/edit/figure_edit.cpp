@@ -38,7 +38,10 @@ Project ofAnimal(Project project, const Catalog& catalog, const std::string& pat
   const Pattern* after = catalog.pattern(pattern);
   if (before && after && project.name == before->name) project.name = after->name;
   // Pads of one's own are at places of that head: on another they would hang in the air.
-  if (project.pattern != pattern) project.face.own.clear();
+  if (project.pattern != pattern) {
+    project.face.own.clear();
+    project.face.variant.clear();
+  }
   project.pattern = pattern;
   return project;
 }

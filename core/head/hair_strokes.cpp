@@ -1,6 +1,7 @@
 #include "head/hair_strokes.h"
 
 #include "anatomy/plane.h"
+#include "head/variant.h"
 
 #include <Eigen/Geometry>
 
@@ -40,8 +41,8 @@ class Strokes {
 public:
   Strokes(const HeadField& field, const Vec3& down) : field_(field), down_(down), l_(field.length()) {}
 
-  void add(const HeadHair& hair, size_t index) {
-    std::mt19937 draw(11U + static_cast<unsigned>(index));
+  void add(const HeadHair& hair, size_t index, int row) {
+    std::mt19937 draw(11U + static_cast<unsigned>(index) + 1000U * static_cast<unsigned>(row));
     std::uniform_real_distribution<double> even(0, 1);
     const size_t first = out.size();
     for (int k = 0; k < hair.count; ++k) {
@@ -108,7 +109,10 @@ private:
 
 std::vector<HairStroke> hairStrokes(const HeadPattern& head, const HeadField& field, const Vec3& down) {
   Strokes strokes(field, down);
-  for (size_t i = 0; i < head.hair.size(); ++i) strokes.add(head.hair[i], i);
+  for (size_t i = 0; i < head.hair.size(); ++i) {
+    int row = 0;
+    for (const HeadHair& one : laidRows(head.hair[i])) strokes.add(one, i, row++);
+  }
   return std::move(strokes.out);
 }
 
@@ -121,6 +125,10 @@ std::vector<Vec3> hairReach(const HeadPattern& head, double length) {
   for (const HeadHair& hair : head.hair) {
     if (hair.kind == HairKind::Mane || hair.at || hair.direction.empty()) continue;
     const auto places = hair.line.size();
+    for (const Vec3& p : hair.toLine) {
+      take(hair, p);
+      take(hair, p + hair.length * hair.direction.back().normalized());
+    }
     for (size_t i = 0; i < places; ++i) {
       const double share = places > 1 ? static_cast<double>(i) / static_cast<double>(places - 1) : 0;
       take(hair, hair.line[i]);

@@ -200,6 +200,9 @@ struct Table<HardPart> {
       field("material", &HardPart::material).must(),
       field("twin", &HardPart::twin),
       field("branch_of", &HardPart::branchOf),
+      field("follows", &HardPart::follows)
+          .upTo(64)
+          .about("bones of the pattern it is drawn for; none: those it lies nearest to"),
       field("path", &HardPart::path).must().within(-heads::kFar, heads::kFar).in(unit::kModule).upTo(64, 2),
       field("across", &HardPart::across).must().above(0, heads::kFar).in(unit::kModule).upTo(64, 2),
       field("deep", &HardPart::deep).must().above(0, heads::kFar).in(unit::kModule).upTo(64, 2),
@@ -218,6 +221,12 @@ struct Table<HeadHair> {
       field("twin", &HeadHair::twin),
       field("line", &HeadHair::line).within(-heads::kFar, heads::kFar).in(unit::kModule).upTo(64),
       field("direction", &HeadHair::direction).within(-1.5, 1.5).upTo(64),
+      field("to_line", &HeadHair::toLine)
+          .within(-heads::kFar, heads::kFar)
+          .in(unit::kModule)
+          .upTo(64)
+          .about("the other edge of an area, with as many places as line"),
+      field("rows", &HeadHair::rows).within(1, 60).about("of an area, both its edges counted"),
       field("at", &HeadHair::at).within(-heads::kFar, heads::kFar).in(unit::kModule),
       field("axis", &HeadHair::axis).within(-1, 1),
       field("inner", &HeadHair::inner).within(0, heads::kFar).in(unit::kModule),
@@ -247,7 +256,27 @@ struct Table<HeadPatch> {
       field("axis", &HeadPatch::axis).within(-1, 1),
       field("up", &HeadPatch::up).within(-1, 1),
       field("both", &HeadPatch::both),
-      field("fade", &HeadPatch::fade).within(0, 0.5).in(unit::kModule)};
+      field("fade", &HeadPatch::fade).within(0, 0.5).in(unit::kModule),
+      field("between", &HeadPatch::between)
+          .within(-heads::kFar, heads::kFar)
+          .in(unit::kModule)
+          .upTo(2, 2)
+          .about("two corners of a box it stays within")};
+};
+
+template <>
+struct Table<HeadVariant> {
+  static constexpr std::tuple fields{
+      field("id", &HeadVariant::id).must(),
+      field("name", &HeadVariant::name).must(),
+      field("without", &HeadVariant::without).upTo(64).about("parts it does not have, by id"),
+      field("palette", &HeadVariant::palette).about("colours other than the head's"),
+      field("features", &HeadVariant::features).upTo(64).about("in place of those of the same id, or more"),
+      field("eyes", &HeadVariant::eyes).upTo(12),
+      field("flats", &HeadVariant::flats).upTo(16),
+      field("hard", &HeadVariant::hard).upTo(32),
+      field("hair", &HeadVariant::hair).upTo(64),
+      field("patches", &HeadVariant::patches).upTo(64)};
 };
 
 template <>
@@ -299,7 +328,9 @@ struct Table<HeadPattern> {
       field("patches", &HeadPattern::patches).upTo(64),
       field("feet", &HeadPattern::feet),
       field("replaces", &HeadPattern::replaces).upTo(64).about("bones and flats of the pattern"),
-      field("facts", &HeadPattern::facts).upTo(64)};
+      field("facts", &HeadPattern::facts).upTo(64),
+      field("usual", &HeadPattern::usual).about("what it is where there are variants: stag"),
+      field("variants", &HeadPattern::variants).upTo(24).about("other sexes, breeds and colours")};
 };
 
 } // namespace columna

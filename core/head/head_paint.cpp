@@ -107,21 +107,27 @@ double HeadPaint::shareOf(size_t i, const Vec3& p, const Vec3& normal) const {
   const Vec3 q = patch.both ? leftOf(p) : p;
   const Vec3 n(normal.x(), patch.both && p.y() < 0 ? -normal.y() : normal.y(), normal.z());
   if (patch.facing && n.dot(*patch.facing) <= 0) return 0;
-  double d = 0; // below zero inside
+  double d = -1e9; // below zero inside
+  if (patch.between.size() == 2) {
+    const Vec3 low = patch.between[0].cwiseMin(patch.between[1]);
+    const Vec3 high = patch.between[0].cwiseMax(patch.between[1]);
+    d = (low - q).cwiseMax(q - high).maxCoeff();
+    if (d >= patch.fade) return 0;
+  }
   if (patch.at) {
-    d = ovals_.at(i).distance(q * length_) / length_;
+    d = std::max(d, ovals_.at(i).distance(q * length_) / length_);
   } else {
     const View view = patch.view.value_or(View::Side);
     const Vec2 at = project(q, view);
     const bool in = inside(patch.outline, at);
-    if (patch.fade <= 0) return in ? 1 : 0;
+    if (patch.fade <= 0) return in && d < 0 ? 1 : 0;
     double edge = 1e9;
     for (size_t k = 0; k < patch.outline.size(); ++k)
       edge = std::min(edge,
                       nearest({flat3(at), flat3(at)},
                               {flat3(patch.outline[k]), flat3(patch.outline[(k + 1) % patch.outline.size()])})
                           .distance);
-    d = in ? -edge : edge;
+    d = std::max(d, in ? -edge : edge);
   }
   if (patch.fade <= 0) return d < 0 ? 1 : 0;
   return std::clamp(0.5 - d / patch.fade, 0.0, 1.0);

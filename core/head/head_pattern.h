@@ -170,6 +170,7 @@ struct HardPart {
   HardMaterial material = HardMaterial::OvenClay;
   bool twin = false;
   std::string branchOf;             ///< the part it grows from, empty: the head
+  std::vector<std::string> follows; ///< bones of the pattern it is drawn for; empty: those it lies nearest to
   std::vector<Vec3> path;           ///< two or more
   std::vector<double> across, deep; ///< diameters, one a point
   Vec3 up = Vec3(0, 0, 1);
@@ -191,12 +192,15 @@ enum class HairKind {
   Fringe,
   Disc
 };
-/// Strokes of hair from a line of roots, or as rays round a place (a disc).
+/// Strokes of hair from a line of roots, from an area between two such lines, or as rays round a place (a
+/// disc).
 struct HeadHair {
   std::string id;
   HairKind kind = HairKind::Tuft;
   bool twin = false;
   std::vector<Vec3> line, direction; ///< one direction, or several, evenly along the line
+  std::vector<Vec3> toLine;          ///< the other edge of an area, with as many places; empty: one row only
+  int rows = 1;                      ///< of an area, both its edges counted
   std::optional<Vec3> at;            ///< a disc's middle
   Vec3 axis = Vec3(1, 0, 0);         ///< a disc's
   double inner = 0, flat = 1;        ///< a disc's: where rays begin, and how far it is pressed flat
@@ -218,7 +222,8 @@ struct HeadPatch {
   std::vector<double> radii;
   Vec3 axis = Vec3(1, 0, 0), up = Vec3(0, 0, 1);
   bool both = true;
-  double fade = 0; ///< how wide its edge runs out, head modules
+  double fade = 0;           ///< how wide its edge runs out, head modules
+  std::vector<Vec3> between; ///< two corners of a box it stays within, on the left; empty: no such limit
 };
 
 /// Where a head sits on its pattern, in the pattern's modules and neutral stance, all dials at 1.
@@ -242,6 +247,20 @@ struct HeadFact {
   std::string claim, value, source;
 };
 
+/// The same head as another sex, breed or colour has it: what is other of it. Parts take the place of those
+/// of the same id, or come after them.
+struct HeadVariant {
+  std::string id, name;
+  std::vector<std::string> without;           ///< ids of parts it does not have
+  std::map<std::string, std::string> palette; ///< colours other than the head's, by name
+  std::vector<HeadFeature> features;
+  std::vector<HeadEye> eyes;
+  std::vector<HeadFlat> flats;
+  std::vector<HardPart> hard;
+  std::vector<HeadHair> hair;
+  std::vector<HeadPatch> patches;
+};
+
 struct HeadPattern {
   std::string id, name;
   HeadModule module;
@@ -262,6 +281,8 @@ struct HeadPattern {
   HeadFeet feet;
   std::vector<std::string> replaces; ///< bones and flats of the pattern that the head stands for
   std::vector<HeadFact> facts;
+  std::string usual; ///< what it is where there are variants: "stag"
+  std::vector<HeadVariant> variants;
 };
 
 /// The maker's word for a kind of feature: "nose bridge".

@@ -3,6 +3,7 @@
 #include "anatomy/plane.h"
 #include "head/head_field.h"
 #include "head/head_fields.h"
+#include "head/variant.h"
 #include "measure/disk.h"
 #include "measure/field_reader.h"
 #include "measure/field_schema.h"
@@ -24,7 +25,9 @@ constexpr double kBlendMost =
 /// What the ranges of single fields cannot say.
 class Whole {
 public:
-  Whole(const HeadPattern& head, const FieldReader& reader) : h_(head), reader_(reader) {}
+  /// `variant`: the head is that one of its variants.
+  Whole(const HeadPattern& head, const FieldReader& reader, std::string variant = "")
+      : h_(head), reader_(reader), variant_(std::move(variant)) {}
 
   void check() const {
     profile();
@@ -45,19 +48,40 @@ public:
          {std::pair("feet.fore", &h_.feet.fore), std::pair("feet.mid", &h_.feet.mid),
           std::pair("feet.hind", &h_.feet.hind)})
       if (*foot) feet(name, **foot);
+    if (!variant_.empty()) return;
+    ids("variants", h_.variants);
+    for (const HeadVariant& variant : h_.variants) {
+      for (const std::string& id : variant.without)
+        if (!has(id))
+          fail(fmt::format("variants.{}.without", variant.id),
+               say("names \"{}\", which is not there", AsIs(id)), say("mend the name"));
+      const Whole own(h_, reader_, variant.id);
+      own.ids("features", variant.features);
+      own.ids("eyes", variant.eyes);
+      own.ids("flats", variant.flats);
+      own.ids("hard", variant.hard);
+      own.ids("hair", variant.hair);
+      own.ids("patches", variant.patches);
+      const HeadPattern head = inVariant(h_, variant);
+      Whole(head, reader_, variant.id).check();
+    }
   }
 
 private:
+  [[noreturn]] void fail(const std::string& at, const Said& what, const Said& remedy) const {
+    reader_.fail(variant_.empty() ? at : fmt::format("variants.{}.{}", variant_, at), what, remedy);
+  }
+
   void profile() const {
     const auto& stations = h_.body.stations;
     for (size_t i = 0; i < stations.size(); ++i) {
       const HeadStation& s = stations[i];
       const std::string at = fmt::format("body.stations[{}]", i);
       if (i > 0 && s.x <= stations[i - 1].x)
-        reader_.fail(at + ".x", say("does not lie before the station behind it"),
-                     say("let every station lie further forward than the one before"));
+        fail(at + ".x", say("does not lie before the station behind it"),
+             say("let every station lie further forward than the one before"));
       if (!(s.bottom < s.mid && s.mid < s.top))
-        reader_.fail(at, say("is upside down: bottom, mid and top have to rise"), say("mend the heights"));
+        fail(at, say("is upside down: bottom, mid and top have to rise"), say("mend the heights"));
     }
   }
 
@@ -67,16 +91,16 @@ private:
                         std::all_of(value.begin() + 1, value.end(),
                                     [](char c) { return std::isxdigit(static_cast<unsigned char>(c)) != 0; });
       if (!good)
-        reader_.fail("palette." + name, say("is \"{}\", which is no colour", AsIs(value)),
-                     say("write it as {}", AsIs("\"#C4672C\"")));
+        fail("palette." + name, say("is \"{}\", which is no colour", AsIs(value)),
+             say("write it as {}", AsIs("\"#C4672C\"")));
     }
     known("base", h_.base, false);
   }
 
   void known(const std::string& at, const std::string& colour, bool mayBeEmpty = true) const {
     if (colour.empty() ? mayBeEmpty : h_.palette.contains(colour)) return;
-    reader_.fail(at, say("is \"{}\", which is not in the palette", AsIs(colour)),
-                 say("add it to palette or mend the name"));
+    fail(at, say("is \"{}\", which is not in the palette", AsIs(colour)),
+         say("add it to palette or mend the name"));
   }
 
   template <class Part>
@@ -84,26 +108,34 @@ private:
     std::set<std::string> seen;
     for (const Part& part : parts)
       if (!seen.insert(part.id).second)
-        reader_.fail(fmt::format("{}.{}", list, part.id), say("is there twice"), say("give each its own id"));
+        fail(fmt::format("{}.{}", list, part.id), say("is there twice"), say("give each its own id"));
+  }
+
+  [[nodiscard]] bool has(const std::string& id) const {
+    const auto in = [&](const auto& parts) {
+      return std::any_of(parts.begin(), parts.end(), [&](const auto& part) { return part.id == id; });
+    };
+    return in(h_.features) || in(h_.eyes) || in(h_.flats) || in(h_.hard) || in(h_.hair) || in(h_.patches) ||
+           in(h_.mouth);
   }
 
   void direction(const std::string& at, const Vec3& way) const {
-    if (way.norm() < 1e-6) reader_.fail(at, say("points nowhere"), say("give a direction, like [1, 0, 0]"));
+    if (way.norm() < 1e-6) fail(at, say("points nowhere"), say("give a direction, like [1, 0, 0]"));
   }
 
   void features() const {
     for (const HeadFeature& f : h_.features) {
       const std::string at = "features." + f.id;
       if (f.radii.size() != (f.rod() ? 2U : 3U))
-        reader_.fail(at + ".radii", say("has {} entries", f.radii.size()),
-                     f.rod() ? say("give two, one at each end of the rod")
-                             : say("give three, or the other end of a rod as {}", AsIs("to")));
+        fail(at + ".radii", say("has {} entries", f.radii.size()),
+             f.rod() ? say("give two, one at each end of the rod")
+                     : say("give three, or the other end of a rod as {}", AsIs("to")));
       direction(at + ".axis", f.axis);
       direction(at + ".up", f.up);
       known(at + ".colour", f.colour);
       if (f.blend > kBlendMost * f.thinnest())
-        reader_.fail(at + ".blend", say("is wider than the feature itself is thick twice over"),
-                     say("give {} at most", Number(kBlendMost * f.thinnest(), Quantity::kShort)));
+        fail(at + ".blend", say("is wider than the feature itself is thick twice over"),
+             say("give {} at most", Number(kBlendMost * f.thinnest(), Quantity::kShort)));
     }
     // Each against what stands when its turn comes, on a head of a size that no crease is lost at.
     constexpr double length = 1000;
@@ -122,11 +154,11 @@ private:
       const double reach =
           f.rod() ? length * *std::max_element(f.radii.begin(), f.radii.end()) : shape.reach();
       if (nearest > reach + shape.blend())
-        reader_.fail("features." + f.id, say("lies beside the head and touches nothing"),
-                     say("move it on to the head"));
+        fail("features." + f.id, say("lies beside the head and touches nothing"),
+             say("move it on to the head"));
       if (shape.press() && deepest < -(reach + shape.blend()))
-        reader_.fail("features." + f.id, say("is pressed wholly inside, where no needle comes"),
-                     say("move it to the surface"));
+        fail("features." + f.id, say("is pressed wholly inside, where no needle comes"),
+             say("move it to the surface"));
     }
   }
 
@@ -139,10 +171,10 @@ private:
       const HeadStation s = body.at(e.at.x());
       const double room = std::min(2 * s.side, s.top - s.bottom);
       if (e.diameter >= room)
-        reader_.fail(at + ".diameter", say("is larger than the head is there"),
-                     say("give less than {}", Number(room, Quantity::kShort)));
+        fail(at + ".diameter", say("is larger than the head is there"),
+             say("give less than {}", Number(room, Quantity::kShort)));
       if (body.estimate(e.at) > e.diameter)
-        reader_.fail(at + ".at", say("lies beside the head"), say("move it on to the head"));
+        fail(at + ".at", say("lies beside the head"), say("move it on to the head"));
     }
     known("nose.colour", h_.nose.colour);
     for (const HeadNostril& n : h_.nostrils) known("nostrils.colour", n.colour);
@@ -159,14 +191,14 @@ private:
     direction(at + ".faces", f.faces);
     const Vec3 along = f.base[1] - f.base[0];
     if (along.norm() < 1e-4)
-      reader_.fail(at + ".base", say("has no length"), say("give its front and its rear end on the head"));
+      fail(at + ".base", say("has no length"), say("give its front and its rear end on the head"));
     if (along.normalized().cross(f.axis.normalized()).norm() < 0.1)
-      reader_.fail(at + ".axis", say("runs along its base"), say("give the way it grows away from the head"));
+      fail(at + ".axis", say("runs along its base"), say("give the way it grows away from the head"));
     if (std::abs(signedArea(f.outline)) < 1e-5)
-      reader_.fail(at + ".outline", say("encloses nothing"), say("mend its points"));
+      fail(at + ".outline", say("encloses nothing"), say("mend its points"));
     if (crosses(f.outline))
-      reader_.fail(at + ".outline", say("crosses itself"),
-                   say("let it run from the base's front end round the tip to its rear end"));
+      fail(at + ".outline", say("crosses itself"),
+           say("let it run from the base's front end round the tip to its rear end"));
   }
 
   static bool crosses(const std::vector<Vec2>& outline) {
@@ -193,19 +225,18 @@ private:
       known(at + ".tip", part.tip);
       for (const auto& [key, list] : {std::pair(".across", &part.across), std::pair(".deep", &part.deep)})
         if (list->size() != part.path.size())
-          reader_.fail(at + key, say("has {} entries for {} places", list->size(), part.path.size()),
-                       say("give one for each place of its path"));
+          fail(at + key, say("has {} entries for {} places", list->size(), part.path.size()),
+               say("give one for each place of its path"));
       for (size_t i = 1; i < part.path.size(); ++i)
         if ((part.path[i] - part.path[i - 1]).norm() < 1e-6)
-          reader_.fail(at + ".path", say("stands still"),
-                       say("let every place lie apart from the one before"));
+          fail(at + ".path", say("stands still"), say("let every place lie apart from the one before"));
       const bool branches =
           part.branchOf.empty() || std::any_of(h_.hard.begin(), h_.hard.end(), [&](const HardPart& o) {
             return o.id == part.branchOf && o.id != part.id;
           });
       if (!branches)
-        reader_.fail(at + ".branch_of", say("names \"{}\", which is not there", AsIs(part.branchOf)),
-                     say("mend the name"));
+        fail(at + ".branch_of", say("names \"{}\", which is not there", AsIs(part.branchOf)),
+             say("mend the name"));
     }
   }
 
@@ -214,11 +245,15 @@ private:
       const std::string at = "hair." + s.id;
       known(at + ".colour", s.colour);
       if (s.kind == HairKind::Disc ? !s.at.has_value() : s.line.size() < 2)
-        reader_.fail(at, s.kind == HairKind::Disc ? say("has no middle") : say("has no line of roots"),
-                     s.kind == HairKind::Disc ? say("give {}", AsIs("at"))
-                                              : say("give {} with two places or more", AsIs("line")));
+        fail(at, s.kind == HairKind::Disc ? say("has no middle") : say("has no line of roots"),
+             s.kind == HairKind::Disc ? say("give {}", AsIs("at"))
+                                      : say("give {} with two places or more", AsIs("line")));
       if (s.kind != HairKind::Disc && s.direction.empty())
-        reader_.fail(at + ".direction", say("is missing"), say("give one, or several along the line"));
+        fail(at + ".direction", say("is missing"), say("give one, or several along the line"));
+      if (!s.toLine.empty() && s.toLine.size() != s.line.size())
+        fail(at + ".to_line",
+             say("has {} places where {} has {}", s.toLine.size(), AsIs("line"), s.line.size()),
+             say("give one for each place of its line"));
     }
   }
 
@@ -229,9 +264,9 @@ private:
       const bool drawn = patch.view && patch.outline.size() >= 3;
       const bool oval = patch.at && patch.radii.size() == 3;
       if (drawn == oval)
-        reader_.fail(at, say("is neither an outline in a view nor an oval"),
-                     say("give {} with three points or more, or {} with three radii", AsIs("view, outline"),
-                         AsIs("at, radii")));
+        fail(at, say("is neither an outline in a view nor an oval"),
+             say("give {} with three points or more, or {} with three radii", AsIs("view, outline"),
+                 AsIs("at, radii")));
       direction(at + ".axis", patch.axis);
     }
   }
@@ -245,13 +280,13 @@ private:
     for (const FootPad& pad : foot.pads) {
       known(at + ".pads." + pad.id + ".colour", pad.colour);
       if (pad.shape == FootPadShape::Outline && pad.outline.size() < 3)
-        reader_.fail(at + ".pads." + pad.id + ".outline", say("has fewer than three points"),
-                     say("add points"));
+        fail(at + ".pads." + pad.id + ".outline", say("has fewer than three points"), say("add points"));
     }
   }
 
   const HeadPattern& h_;
   const FieldReader& reader_;
+  std::string variant_;
 };
 
 } // namespace

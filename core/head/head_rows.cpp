@@ -1,5 +1,7 @@
 #include "head/head_rows.h"
 
+#include "head/variant.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -54,7 +56,10 @@ double along(const HeadHair& hair, const HeadField& field) {
 
 std::vector<HeadRow> rowsOf(const HeadPattern& head, const HeadField& field) {
   std::vector<HeadRow> out;
-  for (const HeadHair& hair : head.hair) {
+  std::vector<HeadHair> all;
+  for (const HeadHair& hair : head.hair)
+    for (HeadHair& row : laidRows(hair)) all.push_back(std::move(row));
+  for (const HeadHair& hair : all) {
     HeadRow row{hair.id, kindOf(hair.kind), hair.twin, 0, hair.length, hair.width, hair.count, 0};
     if (hair.at) {
       row.root = roundOf(hair.inner, hair.inner * hair.flat);

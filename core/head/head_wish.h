@@ -44,6 +44,7 @@ enum class FaceSchool { NoseFirst, EyesFirst };
 
 struct FaceWish {
   bool generic = false;                          ///< a round head where the animal has none of its own
+  std::string variant;                           ///< the head's variant, by id; empty: as usual
   std::optional<double> eye;                     ///< mm: the eyes that are taken
   std::map<std::string, FeatureChange> features; ///< by the feature's id
   std::map<std::string, double> thick;           ///< mm, by the flat part's id
@@ -60,6 +61,7 @@ struct FaceWish {
   [[nodiscard]] FaceWish made() const {
     FaceWish out;
     out.generic = generic;
+    out.variant = variant;
     out.eye = eye;
     out.features = features;
     out.thick = thick;

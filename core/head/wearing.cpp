@@ -66,6 +66,8 @@ std::uint64_t keyOf(const HeadPattern& head) {
   }
   for (const HeadHair& hair : head.hair) {
     for (const Vec3& p : hair.line) h.addPlace(p);
+    for (const Vec3& p : hair.toLine) h.addPlace(p);
+    h.add(static_cast<double>(hair.rows));
     h.addPlace(hair.at.value_or(Vec3(0, 0, 0)));
     for (const double v : {hair.inner, hair.flat, hair.length, hair.width}) h.add(v);
     h.add(static_cast<double>(hair.count));
@@ -184,6 +186,10 @@ Seated seated(const Pattern& pattern, const HeadSeat& seat) {
   return out;
 }
 
+bool follows(const HardPart& part, const std::string& bone) {
+  return std::find(part.follows.begin(), part.follows.end(), bone) != part.follows.end();
+}
+
 /// Parts the replaced bones into what is body and what is a horn or a bill: all of a limb that comes out of
 /// the head is the latter, and a wireless bone of the head's own limb that does.
 void part(const Pattern& pattern, const HeadPattern& head, const Seated& seat, PatternHead& out) {
@@ -197,7 +203,13 @@ void part(const Pattern& pattern, const HeadPattern& head, const Seated& seat, P
     const PatternBone* bone = pattern.bone(id);
     if (!bone) continue;
     const PatternLimb* limb = pattern.limbOf(id);
+    const bool named = std::any_of(head.hard.begin(), head.hard.end(),
+                                   [&](const HardPart& each) { return follows(each, id); });
     bool hard = !bone->wire && !head.hard.empty();
+    if (hard && named) {
+      out.hard.push_back(id);
+      continue;
+    }
     if (hard && limb == own) hard = sticksOut(*bone);
     if (hard && limb != own)
       hard = std::any_of(limb->bones.begin(), limb->bones.end(),
@@ -212,6 +224,11 @@ double densityOf(const Pattern& pattern, const PatternBone& bone, const HeadPatt
   const Vec3 middle = seat.head((pattern.joints.at(bone.from) + pattern.joints.at(bone.to)) / 2);
   const HardPart* nearest = nullptr;
   double least = 1e9;
+  for (const HardPart& one : head.hard)
+    if (follows(one, bone.id)) {
+      const auto found = densities.parts.find(one.material);
+      return found == densities.parts.end() ? 0 : found->second;
+    }
   for (const HardPart& one : head.hard)
     for (const Vec3& p : one.path)
       if (const double away = (p - middle).norm(); away < least) {

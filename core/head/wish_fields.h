@@ -56,6 +56,7 @@ template <>
 struct Table<FaceWish> {
   static constexpr std::tuple fields{
       field("generic", &FaceWish::generic).about("a round head where the animal has none of its own"),
+      field("variant", &FaceWish::variant).about("another sex, breed or colour of the animal, by its id"),
       field("eye_mm", &FaceWish::eye)
           .within(0.5, 60)
           .in(unit::kMm)

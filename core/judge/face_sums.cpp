@@ -96,6 +96,12 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
       hardFindings(plan.wool->hard - plan.figure->eyeGrams(), wool.core + wool.coat + wool.flats + wool.hair,
                    catalog.face);
   out->findings.insert(out->findings.end(), heavy.begin(), heavy.end());
+  if (const std::string& id = project.face.variant;
+      !id.empty() && !catalog.headVariants.contains({project.pattern, id}))
+    out->findings.push_back(
+        {Level::Doubtful, "face",
+         say("This animal has no variant \"{}\": it is shown as usual. Choose one that is listed.", AsIs(id)),
+         say("not among its variants"), Topic::Face});
   return out;
 }
 

@@ -1,5 +1,6 @@
 #include "project/catalog.h"
 
+#include "head/variant.h"
 #include "measure/disk.h"
 #include "project/heads.h"
 
@@ -88,6 +89,9 @@ void takeHeads(Catalog& catalog, const fs::path& data, const fs::path& own) {
       if (!head) continue;
     }
     pattern = wearing(std::move(pattern), *head, densities);
+    for (const HeadVariant& variant : head->variants)
+      catalog.headVariants[{pattern.id, variant.id}] =
+          std::make_shared<const HeadPattern>(inVariant(*head, variant));
     catalog.heads[pattern.id] = std::make_shared<const HeadPattern>(std::move(head).value());
   }
 }

@@ -23,6 +23,8 @@ namespace columna {
 struct Catalog {
   std::vector<Pattern> patterns;                                   ///< by name, wearing their heads
   std::map<std::string, std::shared_ptr<const HeadPattern>> heads; ///< by pattern
+  /// By pattern and variant: what each is once its changes are made.
+  std::map<std::pair<std::string, std::string>, std::shared_ptr<const HeadPattern>> headVariants;
   std::vector<Material> materials; ///< in the order of the data folder's names
   Pace pace;                       ///< how long kinds of work take
   PoseRules pose;                  ///< what poses are judged by

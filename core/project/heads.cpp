@@ -43,6 +43,9 @@ HardDensities hardDensities(const FaceRules& rules) {
 }
 
 std::shared_ptr<const HeadPattern> headOf(const Project& project, const Catalog& catalog) {
+  if (const auto found = catalog.headVariants.find({project.pattern, project.face.variant});
+      found != catalog.headVariants.end())
+    return found->second;
   if (const auto found = catalog.heads.find(project.pattern); found != catalog.heads.end())
     return found->second;
   const Pattern* pattern = catalog.pattern(project.pattern);

@@ -21,8 +21,9 @@ namespace columna {
 
 struct Catalog;
 struct Project;
-/// The head of a project's figure, as the animal has it: its own; a round one for an animal that has none,
-/// where the maker takes that; else null.
+/// The head of a project's figure, as the animal has it: its own, as the variant the maker wants (a variant
+/// it does not have changes nothing); a round one for an animal that has none, where the maker takes that;
+/// else null.
 [[nodiscard]] std::shared_ptr<const HeadPattern> headOf(const Project& project, const Catalog& catalog);
 
 /// What horns, bills and eyes weigh by those rules. Wire wound with stiffened wool goes as that wool.

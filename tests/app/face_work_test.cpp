@@ -146,6 +146,36 @@ TEST_F(FaceTest, SmallAnatomyIsLaidOnByItsButtons) {
   EXPECT_EQ(session.plan().wool->core, wool);
 }
 
+TEST_F(FaceTest, AnotherOfItsKindIsTakenByItsKeyAndByItsBox) {
+  const std::string before = sums().head.palette.at("base");
+  QComboBox* kind = part<FaceCard>()->kind();
+  ASSERT_TRUE(kind->isVisibleTo(&window));
+  ASSERT_GT(kind->count(), 2);
+  EXPECT_EQ(kind->currentIndex(), 0);
+  QTest::keyClick(&window, Qt::Key_K);
+  wait();
+  EXPECT_FALSE(session.project().face.variant.empty());
+  EXPECT_EQ(kind->currentData().toString().toStdString(), session.project().face.variant);
+  EXPECT_NE(sums().head.palette.at("base"), before);
+  session.undo();
+  wait();
+  EXPECT_EQ(kind->currentIndex(), 0);
+  EXPECT_EQ(sums().head.palette.at("base"), before);
+  // By the keyboard in the box itself.
+  kind->setFocus();
+  QTest::keyClick(kind, Qt::Key_Down);
+  QTest::keyClick(kind, Qt::Key_Down);
+  wait();
+  EXPECT_EQ(session.project().face.variant, kind->itemData(2).toString().toStdString());
+  // With a pad chosen the card is the pad's.
+  QTest::keyClick(&window, Qt::Key_Tab);
+  // An animal with one kind only has no box.
+  (void)changes::setPattern(session, QStringLiteral("owl"));
+  wait();
+  EXPECT_FALSE(kind->isVisibleTo(&window));
+  EXPECT_EQ(session.project().face.variant, "");
+}
+
 TEST_F(FaceTest, TheOrderOfWorkIsWalkedAndGoesByTheMakersSchool) {
   face().setTab(5);
   const auto place = [&](FaceWork work) {

@@ -63,6 +63,29 @@ TEST(Cli, EveryOptionOfNewCounts) {
   EXPECT_EQ(json["pieces"][0]["material"], "copper-soft");
 }
 
+TEST(Cli, AnAnimalCanBeAnotherOfItsKind) {
+  const Scratch scratch;
+  const std::string stag = scratch.path("stag.columna");
+  const std::string hind = scratch.path("hind.columna");
+  ASSERT_EQ(run(scratch, "new --pattern deer --height 200 -o " + stag).code, 0);
+  ASSERT_EQ(run(scratch, "new --pattern deer --variant hind --height 150 -o " + hind).code, 0);
+  const auto listed = nlohmann::json::parse(run(scratch, "heads --json").out);
+  bool named = false;
+  for (const auto& head : listed)
+    for (const auto& variant : head["variants"])
+      named = named || (head["id"] == "deer" && variant["id"] == "hind");
+  EXPECT_TRUE(named);
+  const auto antlers = [&](const std::string& file) {
+    const auto plan = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
+    return plan["head"]["hard_g"].get<double>();
+  };
+  EXPECT_GT(antlers(stag), 0.5);
+  EXPECT_LT(antlers(hind), 0.2 * antlers(stag)) << "her eyes alone";
+  const Ran bad = run(scratch, "new --pattern deer --variant calf --height 150 -o " + hind);
+  EXPECT_EQ(bad.code, 2);
+  EXPECT_NE(bad.err.find("calf"), std::string::npos);
+}
+
 TEST(Cli, PatternsAreListed) {
   const Scratch scratch;
   const Ran ran = run(scratch, "patterns --json");

@@ -1,5 +1,6 @@
 // Changes of the face, and what the plan makes of them.
 #include "edit/face_edit.h"
+#include "edit/figure_edit.h"
 
 #include "file/project_json.h"
 #include "support.h"
@@ -152,6 +153,49 @@ TEST(FaceEdit, TheEyesTakenAreTheFiguresAndMeasuringChangesNoPlan) {
   EXPECT_GT(larger.sums->report.eyes.front().socket.deep, fox.sums->report.eyes.front().socket.deep);
   EXPECT_TRUE(samePlan(fox.project, *edit::pinMeasured(fox.project, "eye", false, 20, 5)));
   EXPECT_FALSE(samePlan(fox.project, larger.project));
+}
+
+TEST(FaceEdit, AHindHasNoAntlersAndTheRestOfTheStag) {
+  Project deer = test::project("deer", 120);
+  deer.size.by = SizeBy::ShoulderHeight; // the same body with and without antlers
+  const Fox stag(deer);
+  const Fox hind(*edit::headVariant(deer, shelf(), "hind"));
+  EXPECT_GT(stag.plan.wool->hard, 3 * hind.plan.wool->hard) << "eyes alone";
+  EXPECT_LT(hind.plan.totals.mass, stag.plan.totals.mass);
+  EXPECT_LT(hind.plan.figure->overallHeight, 0.9 * stag.plan.figure->overallHeight);
+  EXPECT_NEAR(hind.plan.figure->head->length, stag.plan.figure->head->length, 1e-9);
+  for (const FacePad& pad : hind.sums->report.pads) // what lay against a burr now lies against the head
+    EXPECT_NEAR(padOf(*stag.sums, pad.feature->id).grams, pad.grams, 0.02 * pad.grams + 5e-4);
+  for (const Finding& f : hind.sums->findings) EXPECT_NE(f.id(), "not-among-its-variants");
+  // All of it again by the next one listed, until it is as usual.
+  Project round = edit::nextVariant(deer, shelf());
+  EXPECT_EQ(round.face.variant, "hind");
+  round = edit::nextVariant(round, shelf());
+  EXPECT_TRUE(round == deer);
+  EXPECT_TRUE(edit::nextVariant(test::project("owl", 100), shelf()) == test::project("owl", 100));
+  EXPECT_FALSE(edit::headVariant(deer, shelf(), "calf"));
+  // Another animal has no such one.
+  EXPECT_EQ(edit::ofAnimal(hind.project, shelf(), "red_fox").face.variant, "");
+}
+
+TEST(FaceEdit, AColourAloneMakesNoOtherFigure) {
+  const Fox fox;
+  const Fox silver(*edit::headVariant(fox.project, shelf(), "silver"));
+  EXPECT_EQ(silver.plan.figure->shapeKey, fox.plan.figure->shapeKey);
+  EXPECT_EQ(silver.plan.totals.mass, fox.plan.totals.mass);
+  EXPECT_NE(silver.sums->head.palette.at("base"), fox.sums->head.palette.at("base"));
+  EXPECT_EQ(silver.sums->head.palette.at("amber"), fox.sums->head.palette.at("amber"));
+}
+
+TEST(FaceEdit, AVariantThatIsNotThereIsToldAndChangesNothing) {
+  Project odd = test::project("red_fox", 160);
+  odd.face.variant = "spotted";
+  const Fox shown(odd);
+  const Fox fox;
+  EXPECT_EQ(shown.plan.figure->shapeKey, fox.plan.figure->shapeKey);
+  EXPECT_EQ(shown.sums->head.palette, fox.sums->head.palette);
+  EXPECT_TRUE(std::any_of(shown.sums->findings.begin(), shown.sums->findings.end(),
+                          [](const Finding& f) { return f.id() == "not-among-its-variants"; }));
 }
 
 TEST(FaceEdit, ARemedyMendsWhatItIsFor) {

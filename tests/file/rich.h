@@ -72,6 +72,7 @@ inline nlohmann::json rich() {
   p.face.school = FaceSchool::EyesFirst;
   p.face.hairFirst = true;
   p.face.eyeGlue = p.face.partGlue = "epoxy";
+  p.face.variant = "silver";
   p.face.measured = {{"eye", true, 24.5, 9}, {"eye", false, 24, 9}};
   p.limbs["tail"] = {"copper-soft", 0.8, Firmness::Soft, 0.18e-3, CoatWay::AllCoat, 2, RootHold::Glued, {}};
   p.wool.finish = CoatFinish::Feathers;
