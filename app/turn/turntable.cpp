@@ -1,5 +1,7 @@
 #include "turn/turntable.h"
 
+#include "anatomy/plane.h"
+
 #include "kit/beside.h"
 #include "measure/quantity.h"
 #include "project/heads.h"
@@ -240,15 +242,17 @@ void Turntable::fitCamera() {
   // Framed as it is seen from here.
   camera_.scale = 1;
   camera_.middle = QPointF(0, 0);
-  QRectF seen;
+  Bounds2 box;
   const auto take = [&](const QPointF& at, double half) {
-    const QRectF one(at.x() - half, at.y() - half, 2 * half, 2 * half);
-    seen = seen.isNull() ? one : seen.united(one);
+    box.take(Vec2(at.x() - half, at.y() - half));
+    box.take(Vec2(at.x() + half, at.y() + half));
   };
   for (const Tube& tube : figure.tubes)
     for (const Ring& r : tube.rings) take(camera_.at(r.centre), 0.9 * std::max(r.ru, r.rv));
   for (const FigureFlat& flat : figure.flats)
-    for (const Vec3& p : flat.outline) take(camera_.at(p), 0);
+    for (const std::vector<Vec3>* places : {&flat.outline, &flat.sheet})
+      for (const Vec3& p : *places) take(camera_.at(p), flat.thickness / 2);
+  const QRectF seen(box.low.x(), box.low.y(), box.size().x(), box.size().y());
   const QRectF room(px(40), px(44), width() - px(80), height() - px(84));
   camera_.scale = std::max(0.02, std::min(room.width() / std::max(1.0, seen.width()),
                                           room.height() / std::max(1.0, seen.height())));

@@ -6,6 +6,7 @@
 #include "session/build_view.h"
 #include "session/changes.h"
 #include "session/stance_view.h"
+#include "theme/theme.h"
 #include "turn/turntable.h"
 #include "turn/wool_paint.h"
 #include "wrap/mark_layer.h"
@@ -142,4 +143,29 @@ TEST_F(TurntableTest, TheFinePictureFollowsAndAStaleOneIsDropped) {
   const Vec3 posed = middle(boneOf(session.stance().plan().figure, "tail", -1));
   QTest::mouseClick(table(), Qt::LeftButton, {}, table()->camera().at(posed).toPoint());
   EXPECT_EQ(session.selected(), limb("tail"));
+}
+
+TEST_F(TurntableTest, EveryAnimalFillsItsViewAndNoneIsCutOff) {
+  session.build().setBuilt(buildTotal(session.build().steps()));
+  for (const char* animal : {"red_fox", "deer", "heron", "brown_hare", "dragon"}) {
+    changes::setPattern(session, QString::fromLatin1(animal));
+    session.finishSolid();
+    for (const double turn : {0.0, 0.7}) {
+      table()->turnBy(turn, 0);
+      table()->fit();
+      rest();
+      const QImage image = table()->picture();
+      QRect drawn;
+      for (int y = 0; y < image.height(); ++y)
+        for (int x = 0; x < image.width(); ++x)
+          if (qAlpha(image.pixel(x, y)) > 128) drawn |= QRect(x, y, 1, 1);
+      const QRect inner = image.rect().adjusted(px(6), px(6), -px(6), -px(6));
+      EXPECT_TRUE(inner.contains(drawn))
+          << animal << ' ' << drawn.x() << ' ' << drawn.y() << ' ' << drawn.right() << ' ' << drawn.bottom();
+      EXPECT_GT(std::max(static_cast<double>(drawn.width()) / inner.width(),
+                         static_cast<double>(drawn.height()) / inner.height()),
+                0.6)
+          << animal;
+    }
+  }
 }
