@@ -1,5 +1,7 @@
 #include "head/generic_head.h"
 
+#include "head/generic_feet.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -81,6 +83,7 @@ std::optional<HeadPattern> genericHead(const Pattern& pattern) {
   }
   out.nose.shape = NoseShape::None;
   for (const std::string& id : limb->bones) out.replaces.push_back(id);
+  out.feet = genericFeet(pattern, unit, length);
   return out;
 }
 

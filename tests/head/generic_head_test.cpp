@@ -37,5 +37,35 @@ TEST(GenericHead, OneThatWearsAHeadNeedsNone) {
   EXPECT_FALSE(genericHead(headless));
 }
 
+TEST(GenericHead, HasFeetOfTheAnimalsKindAndSize) {
+  int feet = 0;
+  int kind = 0;
+  int size = 0;
+  for (const Pattern& worn : shelf().patterns) {
+    const Pattern pattern = barePattern(worn.id);
+    const auto head = genericHead(pattern);
+    if (!head) continue;
+    const HeadPattern own = shippedHead(worn.id);
+    // Modules of the pattern a head module is: feet go by the animal's size in life.
+    const double ownModule = own.module.lifeMm / pattern.lifeMm * pattern.lifeModules;
+    for (const auto& [made, drawn] :
+         {std::pair(&head->feet.fore, &own.feet.fore), std::pair(&head->feet.mid, &own.feet.mid),
+          std::pair(&head->feet.hind, &own.feet.hind)}) {
+      if (!*made) continue;
+      EXPECT_GT((*made)->length, 0) << worn.id;
+      EXPECT_GT((*made)->width, 0) << worn.id;
+      EXPECT_LT((*made)->length * head->seat.length, 1.5) << worn.id << ": longer than the body";
+      if (!*drawn) continue;
+      ++feet;
+      kind += (*made)->type == (*drawn)->type ? 1 : 0;
+      const double ratio = (*made)->length * head->seat.length / ((*drawn)->length * ownModule);
+      size += ratio > 0.5 && ratio < 2 ? 1 : 0;
+    }
+  }
+  EXPECT_GE(feet, 35);
+  EXPECT_GT(kind, 0.7 * feet);
+  EXPECT_GT(size, 0.8 * feet);
+}
+
 } // namespace
 } // namespace columna::test
