@@ -121,6 +121,7 @@ Refusal takeShot(Session& session, Stages stages, const QCommandLineParser& pars
   mat->setThroughWool(set("wool-through"));
   waitWhile([mat] { return mat->turntable()->isVisible() && mat->turntable()->behind(); });
   waitWhile([&stage] { return stage.behind(); });
+  waitWhile([mat] { return mat->isVisible() && mat->woolUnder().behind(); });
   for (int i = 0; i < 5; ++i) QApplication::processEvents(); // what was added finds its room
   mat->clearFocus();
   mat->turntable()->clearFocus();

@@ -20,16 +20,6 @@ constexpr double kHair = 0.14;     ///< of the head, how much its hair may widen
 constexpr double kCells = 60;      ///< along the head
 constexpr double kNear = 0.02;     ///< of its scale a picture may be off
 
-/// Looking at one of the flat views.
-Camera cameraOf(View view, const QRectF& mm, double scale) {
-  Camera camera;
-  camera.scale = scale;
-  camera.yaw = view == View::Front ? std::numbers::pi / 2 : 0;
-  camera.pitch = view == View::Above ? std::numbers::pi / 2 : 0;
-  camera.middle = QPointF(-mm.left() * scale, mm.bottom() * scale);
-  return camera;
-}
-
 } // namespace
 
 FaceView::FaceView(Session& session) : session_(session) {
@@ -340,7 +330,7 @@ void FaceView::paint() {
     ask.wish.flats = Flats::Apart;
     ask.wish.stop = &stop_;
     ask.stop = &stop_;
-    ask.camera = cameraOf(view, mm, shown.wanted);
+    ask.camera = flatCamera(view, mm, shown.wanted);
     ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * shown.wanted))),
                      std::max(8, static_cast<int>(std::ceil(mm.height() * shown.wanted))));
     shown.askedMm = mm;

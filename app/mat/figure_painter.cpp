@@ -1,5 +1,7 @@
 #include "mat/figure_painter.h"
 
+#include "turn/tones.h"
+
 #include "kit/dot.h"
 #include "kit/verdict_mark.h"
 #include "theme/theme.h"
@@ -68,6 +70,18 @@ QTransform FigurePainter::transform() const {
 
 bool FigurePainter::chosen(int limb) const { return limb >= 0 && limb == how_.selected; }
 
+void FigurePainter::paintWool(const QPainterPath& body) {
+  const MatWool::Picture* wool = how_.wool->picture(v_.view);
+  p_.save();
+  p_.setClipPath(body, Qt::IntersectClip);
+  p_.setOpacity(MatWool::kShare);
+  p_.setRenderHint(QPainter::SmoothPixmapTransform);
+  p_.drawImage(
+      QRectF(v_.at(Vec2(wool->mm.left(), wool->mm.bottom())), v_.at(Vec2(wool->mm.right(), wool->mm.top()))),
+      wool->image);
+  p_.restore();
+}
+
 void FigurePainter::body() {
   const Theme& t = theme();
   // Made when it is drawn: where something else stands for the body it would be for nothing.
@@ -111,11 +125,19 @@ void FigurePainter::body() {
     draw(near, dashed, t.farFill);
     draw(m.map(shape.core()), QPen(t.ink, line), t.wool);
   } else {
-    draw(flats, QPen(t.ink, line), t.coat);
-    draw(near, QPen(t.ink, line), t.coat);
+    const MatWool::Picture* wool = how_.wool && !shapes_.coarse() ? how_.wool->picture(v_.view) : nullptr;
+    const auto tinted = [&](const QColor& plain) {
+      return how_.wool && !wool ? QColor(mix(plain.rgb(), how_.wool->coat().rgb(), MatWool::kShare)) : plain;
+    };
+    draw(flats, QPen(t.ink, line), tinted(t.coat));
+    draw(near, QPen(t.ink, line), tinted(t.coat));
     p_.setPen(Qt::NoPen);
-    p_.setBrush(t.core);
+    p_.setBrush(tinted(t.core));
     p_.drawPath(m.map(shape.core()));
+    if (wool) {
+      paintWool(flats.united(near));
+      for (const QPainterPath& path : {flats, near}) p_.strokePath(path, QPen(t.ink, line));
+    }
   }
   const int count = static_cast<int>(plan_.figure->limbs.size());
   if (how_.selected >= 0 && how_.selected < count) {

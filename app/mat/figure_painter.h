@@ -1,6 +1,7 @@
 // Paints the figure in one view: body, wire, girths, joints, as the stage asks.
 #pragma once
 
+#include "mat/mat_wool.h"
 #include "mat/shape.h"
 #include "plan/plan.h"
 #include "stage/stage_look.h"
@@ -16,7 +17,8 @@ struct FigurePaint {
   int hovered = -1;
   bool throughWool = false; ///< the wire is shown in every stage
   UnitSystem units = UnitSystem::Metric;
-  bool small = false; ///< a small view: letters instead of tags, no numbers
+  bool small = false;            ///< a small view: letters instead of tags, no numbers
+  const MatWool* wool = nullptr; ///< what of the wool shows under the lines; null: nothing does
 };
 
 class FigurePainter {
@@ -40,6 +42,8 @@ private:
     return shapes_.limb(plan_.figure, plan_.wool->coatThickness, v_.view, index);
   }
   void piece(int index, bool far);
+  /// The wool's picture within the body's outline.
+  void paintWool(const QPainterPath& body);
   /// Whether a place lies within the trunk's outline: a girth there cannot be taped.
   [[nodiscard]] bool insideBody(const Vec3& place);
   [[nodiscard]] bool chosen(int limb) const;

@@ -11,7 +11,8 @@
 
 namespace columna {
 Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
-    : QWidget(parent), session_(session), stages_(stages) {
+    : QWidget(parent), session_(session), stages_(stages), wool_(session) {
+  connect(&wool_, &MatWool::painted, this, qOverload<>(&QWidget::update));
   setMouseTracking(true);
   setAttribute(Qt::WA_OpaquePaintEvent);
   setFocusPolicy(Qt::StrongFocus);

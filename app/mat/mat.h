@@ -4,6 +4,7 @@
 #pragma once
 
 #include "mat/figure_painter.h"
+#include "mat/mat_wool.h"
 #include "mat/shape.h"
 #include "stage/mat_layer.h"
 #include "stage/stage.h"
@@ -52,6 +53,7 @@ public:
     return nullptr;
   }
   [[nodiscard]] Shapes& shapes() { return shapes_; }
+  [[nodiscard]] const MatWool& woolUnder() const { return wool_; }
   /// What is drawn: the plan, in its stance where the stage shows that.
   [[nodiscard]] const Plan& shown() const;
   /// The finished body's outline in pixels.
@@ -104,6 +106,8 @@ private:
   [[nodiscard]] QRectF centreArea() const;
   void paintRulers(QPainter& painter);
   void paintGrid(QPainter& painter);
+  /// The wool under the lines, where the stage leaves room for it.
+  [[nodiscard]] const MatWool* wool();
   void paintMain(QPainter& painter);
   void paintSmall(QPainter& painter, const QRectF& dirty);
   void paintGhost(QPainter& painter, const Viewport& v);
@@ -127,6 +131,7 @@ private:
   int heldPort_ = 0;         ///< and in which view
   std::optional<QPointF> panning_;
   bool three_ = true;
+  MatWool wool_;
   std::string animal_; ///< whose joints the layers know
   Turntable* table_;
   std::map<const Stage*, bool> roundOn_; ///< what was chosen; else as the stage has it

@@ -41,6 +41,26 @@ void Mat::paintGrid(QPainter& p) {
     p.drawLine(QPointF(c.left(), v.at(Vec2(0, y)).y()), QPointF(c.right(), v.at(Vec2(0, y)).y()));
 }
 
+const MatWool* Mat::wool() {
+  const StageLook look = stage().look();
+  if (look.bare || look.felt || look.built || look.part) return nullptr;
+  // Under the hand the other views' outlines are not made: the coat's colour has to do.
+  wool_.hold(shapes_.coarse() || session_.inRun());
+  if (wool_.held()) return &wool_;
+  const Plan& plan = shown();
+  std::array<MatWool::Wanted, 3> views;
+  for (size_t i = 0; i < ports_.size(); ++i) {
+    const Viewport& v = ports_[i];
+    const QRectF b = shapes_.of(plan.figure, plan.wool->coatThickness, v.view).bounds;
+    const double s = plan.figure->scale;
+    const bool seen = v.clip.height() >= 1 && !(i == 0 && turntableOn());
+    views[i] = {v.view, seen ? QRectF(b.left() * s, b.top() * s, b.width() * s, b.height() * s) : QRectF(),
+                v.scale};
+  }
+  wool_.want(plan.figure, views);
+  return &wool_;
+}
+
 void Mat::paintMain(QPainter& p) {
   const Plan& plan = shown();
   const Theme& t = theme();
@@ -49,7 +69,7 @@ void Mat::paintMain(QPainter& p) {
   p.save();
   p.setClipRect(v.clip);
   p.setRenderHint(QPainter::Antialiasing);
-  const FigurePaint how{look, session_.selected(), hovered_, throughWool_, session_.units(), false};
+  const FigurePaint how{look, session_.selected(), hovered_, throughWool_, session_.units(), false, wool()};
   const bool building = look.built && !session_.build().finished();
   const Plan& drawn = building ? session_.build().plan(look.stance) : plan;
   if (building) paintGhost(p, v);
@@ -117,7 +137,7 @@ void Mat::paintSmall(QPainter& p, const QRectF& dirty) {
     if (v.clip.height() < 1 || !v.clip.intersects(dirty)) continue;
     p.save();
     p.setClipRect(v.clip);
-    const FigurePaint how{look, session_.selected(), -1, throughWool_, session_.units(), true};
+    const FigurePaint how{look, session_.selected(), -1, throughWool_, session_.units(), true, wool()};
     FigurePainter painter(p, v, plan, shapes_, how);
     const bool covered = look.part && instead(v.view).has_value();
     if (v.view != View::Above && !covered) {

@@ -62,8 +62,8 @@ void PosePictures::start() {
     ask.wish.flats = Flats::Apart;
     ask.wish.stop = &stop_;
     ask.stop = &stop_;
-    ask.camera.scale = each.scale;
-    ask.camera.middle = QPointF(kRound - each.mm.left() * each.scale, kRound + each.mm.bottom() * each.scale);
+    const double round = kRound / each.scale;
+    ask.camera = flatCamera(View::Side, each.mm.adjusted(-round, -round, round, round), each.scale);
     ask.size = QSize(2 * kRound + static_cast<int>(std::ceil(each.mm.width() * each.scale)),
                      2 * kRound + static_cast<int>(std::ceil(each.mm.height() * each.scale)));
     asks.emplace_back(k, std::move(ask));
