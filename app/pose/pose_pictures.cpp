@@ -54,7 +54,7 @@ void PosePictures::start() {
   if (!wanted_.empty()) face = faceLookOf(session_, wanted_.front().figure, wool);
   for (size_t k = 0; k < wanted_.size(); ++k) {
     const PoseAsk& each = wanted_[k];
-    if (each.mm.isEmpty()) continue;
+    if (each.mm.isEmpty() || !(each.scale > 0)) continue;
     FineAsk ask{.figure = each.figure, .solid = nullptr, .paint = wool};
     ask.face = facedAs(face, each.figure);
     ask.felt = true;

@@ -44,14 +44,16 @@ void PoseTile::set(const QPainterPath& outline, const QColor& coat, Level level,
   update();
 }
 
-QRectF PoseTile::room() const {
-  return QRectF(rect()).adjusted(1, 1, -1, -1).adjusted(px(10), px(8), -px(10), -frame(24));
+QRectF PoseTile::roomIn(const QRectF& tile) {
+  return tile.adjusted(1, 1, -1, -1).adjusted(px(10), px(8), -px(10), -frame(24));
 }
 
-double PoseTile::scale() const {
+double PoseTile::scaleIn(const QRectF& room) const {
   const QRectF b = outline_.boundingRect();
-  return b.isEmpty() ? 1 : std::min(room().width() / b.width(), room().height() / b.height());
+  return b.isEmpty() ? 1 : std::max(0.01, std::min(room.width() / b.width(), room.height() / b.height()));
 }
+
+double PoseTile::scale() const { return scaleIn(roomIn(QRectF(QPointF(0, 0), sizeHint()))); }
 
 void PoseTile::setPicture(const QImage& picture) {
   picture_ = picture;
@@ -67,15 +69,18 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
   p.setBrush(isChecked() ? t.wash : t.card);
   p.drawRoundedRect(all, 6, 6);
   const double foot = frame(24);
-  const QRectF room = this->room();
+  const QRectF room = roomIn(rect());
   const QRectF b = outline_.boundingRect();
   if (!b.isEmpty() && pictured()) {
-    const double s = scale();
-    p.drawImage(QPointF(room.center().x() - b.width() / 2 * s - PosePictures::kRound,
-                        room.bottom() - b.height() * s - PosePictures::kRound),
+    // As it was made, or as the tile has been laid out since.
+    const double s = scaleIn(room);
+    const double round = PosePictures::kRound * s / scale();
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(QRectF(room.center().x() - b.width() / 2 * s - round, room.bottom() - b.height() * s - round,
+                       picture_.width() * s / scale(), picture_.height() * s / scale()),
                 picture_);
   } else if (!b.isEmpty()) {
-    const double s = scale();
+    const double s = scaleIn(room);
     p.save();
     p.translate(room.center().x() - b.center().x() * s, room.bottom() + b.top() * s);
     p.scale(s, -s);

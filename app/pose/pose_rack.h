@@ -26,7 +26,7 @@ public:
   PoseTile(const QString& name, const QString& words, bool own, QWidget* parent = nullptr);
   /// `coat`: the animal's own colour.
   void set(const QPainterPath& outline, const QColor& coat, Level level, bool current);
-  /// The part of the side view its picture shows, mm, and pixels a mm of it.
+  /// The part of the side view its picture shows, mm, and pixels a mm of it in a tile of its own size.
   [[nodiscard]] QRectF shown() const { return outline_.boundingRect(); }
   [[nodiscard]] double scale() const;
   /// Takes the place of the plain outline.
@@ -40,7 +40,8 @@ protected:
   void paintEvent(QPaintEvent* event) override;
 
 private:
-  [[nodiscard]] QRectF room() const;
+  [[nodiscard]] static QRectF roomIn(const QRectF& tile);
+  [[nodiscard]] double scaleIn(const QRectF& room) const;
   QString name_;
   bool own_;
   QImage picture_;
