@@ -316,6 +316,7 @@ struct Table<HeadPattern> {
       heads::angle("carriage_deg", &HeadPattern::carriage, -90, 90),
       field("palette", &HeadPattern::palette).must(),
       field("base", &HeadPattern::base).must(),
+      field("coat", &HeadPattern::coat).about("the body's colour, where it is not the head's"),
       field("body", &HeadPattern::body).must(),
       field("features", &HeadPattern::features).always().upTo(64).about("in the order of work"),
       field("eyes", &HeadPattern::eyes).must().upTo(12, 1),

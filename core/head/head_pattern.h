@@ -268,6 +268,7 @@ struct HeadPattern {
   double carriage = 0;                        ///< pitch of the axis against the level, nose down negative
   std::map<std::string, std::string> palette; ///< "#RRGGBB" by name
   std::string base;                           ///< colour of the ground
+  std::string coat;                           ///< the body's, where it is another
   HeadBodyShape body;
   std::vector<HeadFeature> features;
   std::vector<HeadEye> eyes;

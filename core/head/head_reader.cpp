@@ -95,6 +95,7 @@ private:
              say("write it as {}", AsIs("\"#C4672C\"")));
     }
     known("base", h_.base, false);
+    known("coat", h_.coat);
   }
 
   void known(const std::string& at, const std::string& colour, bool mayBeEmpty = true) const {
