@@ -6,6 +6,7 @@
 #include "mat/shape.h"
 #include "pose/pose.h"
 #include "session/changes.h"
+#include "study/animal_pictures.h"
 #include "theme/theme.h"
 
 #include <QComboBox>
@@ -67,6 +68,9 @@ PatternTile::PatternTile(const Pattern& pattern, Session& session, QWidget* pare
               ? tr("%1 in life").arg(str(Length(pattern.lifeMm, 0), session.units()))
               : tr("%1 in life").arg(str(Length(pattern.lifeMm, 2).metres(), session.units()));
   setToolTip(str(Name(pattern.about)));
+  connect(&AnimalPictures::of(session), &AnimalPictures::painted, this, [this](const QString& animal) {
+    if (animal == id_) update();
+  });
   setAccessibleName(tr("%1: %2").arg(text(), str(Name(pattern.about))));
 }
 
@@ -75,9 +79,7 @@ QSize PatternTile::sizeHint() const { return {px(150), px(126)}; }
 void PatternTile::makeShape() {
   // Near and far legs apart, so that four legs show as four; what reads best from above is stood on its tail.
   const Figure f = figureAtScale(easyStance(pattern_), 1);
-  const View view = pattern_.bestView == "front"   ? View::Front
-                    : pattern_.bestView == "above" ? View::Above
-                                                   : View::Side;
+  const View view = bestView(pattern_);
   shape_ = toPath(silhouette(f, view), 1);
   if (view == View::Above) shape_ = QTransform(0, 1, -1, 0, 0, 0).map(shape_);
   high_ = inModules(pattern_).overallHeight;
@@ -125,13 +127,17 @@ void PatternTile::paintEvent(QPaintEvent* /*event*/) {
   } else {
     const double s = std::min(room.width() / b.width(), room.height() / b.height());
     const QTransform to(s, 0, 0, -s, room.center().x() - b.center().x() * s, room.bottom() + b.top() * s);
-    // In its own colour; pale ones keep an edge.
-    if (coat_.isValid()) p.setPen(QPen(t.ink, 1));
-    p.setBrush(coat_.isValid() ? coat_ : t.solid);
-    p.drawPath(to.map(shape_));
-    p.setPen(Qt::NoPen);
-    p.setBrush(t.ink);
-    p.drawPath(to.map(eyes_));
+    if (const AnimalPictures::Picture* wool = AnimalPictures::of(session_).picture(pattern_)) {
+      p.setRenderHint(QPainter::SmoothPixmapTransform);
+      p.drawImage(to.mapRect(wool->modules), wool->image);
+    } else { // in its own colour; pale ones keep an edge
+      if (coat_.isValid()) p.setPen(QPen(t.ink, 1));
+      p.setBrush(coat_.isValid() ? coat_ : t.solid);
+      p.drawPath(to.map(shape_));
+      p.setPen(Qt::NoPen);
+      p.setBrush(t.ink);
+      p.drawPath(to.map(eyes_));
+    }
   }
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));

@@ -1,5 +1,7 @@
 #include "study/study_stage.h"
 
+#include "study/animal_pictures.h"
+
 #include "kit/say.h"
 #include "mat/mat.h"
 #include "session/changes.h"
@@ -72,6 +74,7 @@ std::vector<Arrangement> StudyStage::arrangements() {
 
 bool StudyStage::behind() const {
   const auto* rack = qobject_cast<StudyRack*>(rack_);
+  if (AnimalPictures::of(session_).behind()) return true;
   return rack && view_.way() == Way::Scale && rack->scale()->behind();
 }
 

@@ -13,20 +13,31 @@
 namespace columna {
 namespace {
 
+/// A part that is a horn or a bill.
+bool isHard(const Figure& figure, const HeadPattern& head, size_t limb) {
+  const FigureLimb& part = figure.limbs[limb];
+  return !head.hard.empty() && !part.bones.empty() &&
+         std::all_of(part.bones.begin(), part.bones.end(),
+                     [&](int b) { return figure.bones[static_cast<size_t>(b)].hard > 0; });
+}
+
+QColor ownColour(const Figure& figure, const HeadPattern& head, size_t limb) {
+  const bool ofHead =
+      figure.head && figure.bones[static_cast<size_t>(figure.head->bone)].limb == static_cast<int>(limb);
+  const std::string& name = isHard(figure, head, limb)    ? head.hard.front().colour
+                            : ofHead || head.coat.empty() ? head.base
+                                                          : head.coat;
+  return QColor(QRgb(0xff000000U | paletteColour(head, name)));
+}
+
 /// A part in the animal's own colour, where the maker has no wool of another tone for it and the animal has a
 /// head that says it.
 std::optional<QColor> coatOf(const Session& session, const HeadPattern* head, size_t limb) {
   const Project& project = session.project();
   if (!head) return std::nullopt;
   const Figure& figure = session.plan().figure;
-  const FigureLimb& part = figure.limbs[limb];
-  const bool hard = !part.bones.empty() && std::all_of(part.bones.begin(), part.bones.end(), [&](int b) {
-    return figure.bones[static_cast<size_t>(b)].hard > 0;
-  });
-  if (hard && !head->hard.empty())
-    return QColor(QRgb(0xff000000U | paletteColour(*head, head->hard.front().colour)));
-  if (project.wool.coat.tone) return std::nullopt;
-  return QColor(QRgb(0xff000000U | paletteColour(*head, head->base)));
+  if (project.wool.coat.tone && !isHard(figure, *head, limb)) return std::nullopt;
+  return ownColour(figure, *head, limb);
 }
 
 } // namespace
@@ -77,6 +88,13 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
                       m.view == View::Side    ? Vec3(0, -1, 0)
                       : m.view == View::Front ? Vec3(1, 0, 0)
                                               : Vec3(0, 0, 1)});
+}
+
+WoolPaint::WoolPaint(const Figure& figure, const HeadPattern& head) : scale_(figure.scale) {
+  for (const FigureBone& bone : figure.bones) limbOf_.push_back(bone.limb);
+  for (size_t l = 0; l < figure.limbs.size(); ++l) plain_.push_back(ownColour(figure, head, l).rgb());
+  bare_ = plain_;
+  coated_.assign(figure.limbs.size(), 0);
 }
 
 QRgb WoolPaint::tinted(const QColor& colour, size_t limb) const {

@@ -16,6 +16,8 @@ class WoolPaint {
 public:
   /// `felted`: the wool that is on at the build-up's moment; else parts by whether they are chosen.
   WoolPaint(const Session& session, bool felted);
+  /// An animal's own colours, whatever a project has.
+  WoolPaint(const Figure& figure, const HeadPattern& head);
 
   /// Wool at a place of a bone's surface in its stance, mm; `normal` points outwards.
   [[nodiscard]] QRgb at(const Vec3& middle, const Vec3& normal, int bone) const;

@@ -1,0 +1,107 @@
+#include "study/animal_pictures.h"
+
+#include "anatomy/plane.h"
+#include "kit/beside.h"
+#include "pose/pose.h"
+#include "turn/face_look.h"
+#include "turn/fine_picture.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr int kRestFirst = 350; ///< ms that nothing new is seen before the first is made
+constexpr double kWidest = 340; ///< pixels
+constexpr double kSmallTall = 220;
+constexpr double kMade = 100;   ///< mm: as long as the figure is made for it
+constexpr double kCellsOf = 95; ///< along it
+constexpr double kMoreRound = 0.05;
+
+} // namespace
+
+View bestView(const Pattern& pattern) {
+  return pattern.bestView == "front" ? View::Front : pattern.bestView == "above" ? View::Above : View::Side;
+}
+
+AnimalPictures& AnimalPictures::of(Session& session) {
+  auto* found = session.findChild<AnimalPictures*>(QString(), Qt::FindDirectChildrenOnly);
+  return found ? *found : *new AnimalPictures(session); // the session's child
+}
+
+AnimalPictures::AnimalPictures(Session& session) : QObject(&session), session_(session) {
+  rest_.setSingleShot(true);
+  rest_.setInterval(kRestFirst);
+  connect(&rest_, &QTimer::timeout, this, &AnimalPictures::start);
+  connect(&painter_, &QFutureWatcherBase::finished, this, [this] {
+    made_[making_] = answerOf(painter_);
+    emit painted(QString::fromStdString(making_));
+    start();
+  });
+}
+
+AnimalPictures::~AnimalPictures() {
+  stop_ = true;
+  awaitEnd(painter_);
+}
+
+const AnimalPictures::Picture* AnimalPictures::picture(const Pattern& pattern) {
+  if (const auto found = made_.find(pattern.id); found != made_.end())
+    return found->second.image.isNull() ? nullptr : &found->second;
+  if (!session_.catalog().head(pattern.id) || pattern.id == making_) return nullptr;
+  std::erase(queue_, &pattern);
+  queue_.push_back(&pattern);
+  if (!painter_.isRunning() && !rest_.isActive()) rest_.start();
+  return nullptr;
+}
+
+void AnimalPictures::start() {
+  making_.clear();
+  if (queue_.empty() || painter_.isRunning()) return;
+  if (session_.inRun()) {
+    rest_.start();
+    return;
+  }
+  const Pattern& pattern = *queue_.back();
+  queue_.pop_back();
+  making_ = pattern.id;
+  const HeadPattern& head = *session_.catalog().head(pattern.id);
+  const Pattern easy = easyStance(pattern);
+  const double scale = kMade / std::max(figureAtScale(easy, 1).totalLength, 1e-6);
+  const Figure figure = figureAtScale(easy, scale);
+  FineAsk ask{.figure = figure, .solid = nullptr, .paint = WoolPaint(figure, head)};
+  if (ask.figure.head) {
+    ask.face.paint = std::make_shared<const HeadPaint>(head, ask.figure.head->dials, ask.figure.head->length);
+    ask.face.limb = ask.figure.bones[static_cast<size_t>(ask.figure.head->bone)].limb;
+    ask.face.ground = ask.paint.ground(ask.face.limb) & 0xffffffU;
+    ask.face = facedAs(std::move(ask.face), ask.figure);
+  }
+  ask.felt = true;
+  ask.wish.cell = kMade / kCellsOf;
+  ask.wish.flats = Flats::Apart;
+  ask.wish.stop = &stop_;
+  ask.stop = &stop_;
+  const View view = bestView(pattern);
+  painter_.setFuture(beside([ask = std::move(ask), view, scale]() mutable {
+    Bounds2 box;
+    for (const Polygon& polygon : silhouette(ask.figure, view)) box.take(polygon);
+    QRectF mm(box.low.x(), box.low.y(), box.size().x(), box.size().y());
+    const double more = kMoreRound * std::max(mm.width(), mm.height());
+    mm.adjust(-more, -more, more, more);
+    const double s = std::min(kWidest / mm.width(), kSmallTall / mm.height());
+    ask.camera = flatCamera(view, mm, s);
+    ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * s))),
+                     std::max(8, static_cast<int>(std::ceil(mm.height() * s))));
+    Picture out;
+    out.image = finePicture(ask)->image;
+    out.modules = QRectF(mm.topLeft() / scale, mm.size() / scale);
+    if (view == View::Above) {
+      out.image = out.image.transformed(QTransform().rotate(-90));
+      out.modules = QTransform(0, 1, -1, 0, 0, 0).mapRect(out.modules);
+    }
+    return out;
+  }));
+}
+
+} // namespace columna
