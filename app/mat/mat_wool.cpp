@@ -11,7 +11,7 @@ namespace columna {
 namespace {
 
 constexpr int kRest = 600;          ///< ms that nothing changes before pictures are made
-constexpr double kMostWide = 900;   ///< pixels: faint wool needs no more
+constexpr double kLongest = 900;    ///< pixels: faint wool needs no more
 constexpr double kMatCells = 110;   ///< along the figure
 constexpr double kFinestCell = 0.5; ///< mm
 constexpr double kSharp = 1.6;      ///< how much larger than it was made a picture may be shown
@@ -51,7 +51,8 @@ bool MatWool::fresh() const {
     const auto found = pictures_.find(want.view);
     if (found == pictures_.end()) return want.mm.isEmpty();
     const double pixels = found->second.image.width() / std::max(1e-9, found->second.mm.width());
-    return want.scale <= kSharp * pixels || found->second.image.width() >= kMostWide;
+    return want.scale <= kSharp * pixels ||
+           std::max(found->second.image.width(), found->second.image.height()) >= kLongest;
   });
 }
 
@@ -110,7 +111,7 @@ void MatWool::start() {
       const double more = kAround * std::max(want.mm.width(), want.mm.height());
       Picture one;
       one.mm = want.mm.adjusted(-more, -more, more, more);
-      const double scale = std::min(want.scale, kMostWide / one.mm.width());
+      const double scale = std::min(want.scale, kLongest / std::max(one.mm.width(), one.mm.height()));
       ask.camera = flatCamera(want.view, one.mm, scale);
       ask.size = QSize(std::max(8, static_cast<int>(std::ceil(one.mm.width() * scale))),
                        std::max(8, static_cast<int>(std::ceil(one.mm.height() * scale))));

@@ -117,9 +117,9 @@ private:
   }
 
   static std::string_view viewName(View view) {
-    return view == View::Front   ? named("the head from the front")
-           : view == View::Above ? named("the head from above")
-                                 : named("the head from the right");
+    return view == View::Front   ? named("Head from the front")
+           : view == View::Above ? named("Head from above")
+                                 : named("Head from the right");
   }
 
   void pins() {

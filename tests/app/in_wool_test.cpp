@@ -66,7 +66,8 @@ TEST_F(InWoolTest, TheFlatViewsShowItFaintlyWhereTheFigureIs) {
     const double scale = picture->image.width() / picture->mm.width();
     for (const FigureBone& bone : session.plan().figure->bones) {
       const Vec2 at = project((bone.begin + bone.end) / 2, view);
-      const QPoint pixel((at.x() - picture->mm.left()) * scale, (picture->mm.bottom() - at.y()) * scale);
+      const QPoint pixel =
+          (QPointF(at.x() - picture->mm.left(), picture->mm.bottom() - at.y()) * scale).toPoint();
       ASSERT_TRUE(picture->image.rect().contains(pixel));
       EXPECT_GT(qAlpha(picture->image.pixel(pixel)), 100) << bone.id;
     }
