@@ -20,7 +20,7 @@ namespace {
 
 using Refusal = std::optional<QString>;
 
-constexpr int kPatience = 500; ///< rounds of 20 ms for what is reckoned beside the window
+constexpr int kPatience = 2000; ///< rounds of 20 ms for what is reckoned beside the window
 
 template <class Busy>
 void waitWhile(Busy&& busy) {

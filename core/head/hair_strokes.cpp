@@ -123,7 +123,8 @@ std::vector<Vec3> hairReach(const HeadPattern& head, double length) {
     if (hair.twin) out.push_back(length * mirrored(p));
   };
   for (const HeadHair& hair : head.hair) {
-    if (hair.kind == HairKind::Mane || hair.at || hair.direction.empty()) continue;
+    const bool thin = hair.kind == HairKind::Whiskers || hair.kind == HairKind::Lashes;
+    if (thin || hair.kind == HairKind::Mane || hair.at || hair.direction.empty()) continue;
     const auto places = hair.line.size();
     for (const Vec3& p : hair.toLine) {
       take(hair, p);

@@ -19,7 +19,8 @@ struct HairStroke {
                                                   const Vec3& down);
 
 /// Where the hair that stands out from the head begins and may end, both sides of it, each hair as straight
-/// as it is laid and as long as it is cut; manes, which hang down the neck, are not among it. For how large a
+/// as it is laid and as long as it is cut; manes, which hang down the neck, and single
+/// hairs are not among it. For how large a
 /// picture must be; mm in the head's axes, `length` being the head's.
 [[nodiscard]] std::vector<Vec3> hairReach(const HeadPattern& head, double length);
 

@@ -77,7 +77,7 @@ TEST(Cli, AnAnimalCanBeAnotherOfItsKind) {
   EXPECT_TRUE(named);
   const auto antlers = [&](const std::string& file) {
     const auto plan = nlohmann::json::parse(run(scratch, "plan " + file + " --json").out);
-    return plan["head"]["hard_g"].get<double>();
+    return plan["totals"]["hard_g"].get<double>();
   };
   EXPECT_GT(antlers(stag), 0.5);
   EXPECT_LT(antlers(hind), 0.2 * antlers(stag)) << "her eyes alone";
