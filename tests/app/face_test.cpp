@@ -13,7 +13,7 @@ TEST_F(FaceTest, TheMatShowsTheHeadAloneInItsColours) {
   const Viewport& v = window.mat()->port(View::Side);
   const QRectF seen = face().seen(View::Side);
   // It fills the view: its picture is there, and is no one grey.
-  EXPECT_GT(seen.width() * v.scale, 0.3 * v.clip.width());
+  EXPECT_GT(seen.width() * v.scale, 0.25 * v.clip.width());
   (void)window.grab();
   wait();
   const FaceView::Picture* picture = face().picture(View::Side, v.scale);
