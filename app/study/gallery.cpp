@@ -84,7 +84,7 @@ void PatternTile::makeShape() {
   if (view == View::Above) shape_ = QTransform(0, 1, -1, 0, 0, 0).map(shape_);
   high_ = inModules(pattern_).overallHeight;
   if (const HeadPattern* head = session_.catalog().head(pattern_.id)) {
-    coat_ = QColor(QRgb(0xff000000U | paletteColour(*head, head->base)));
+    coat_ = QColor(QRgb(0xff000000U | bodyColour(*head)));
     for (const Vec3& eye : f.eyes) {
       if (view == View::Side && eye.y() > 0) continue; // behind the head
       Vec2 at = project(eye, view);

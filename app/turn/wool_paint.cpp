@@ -24,10 +24,10 @@ bool isHard(const Figure& figure, const HeadPattern& head, size_t limb) {
 QColor ownColour(const Figure& figure, const HeadPattern& head, size_t limb) {
   const bool ofHead =
       figure.head && figure.bones[static_cast<size_t>(figure.head->bone)].limb == static_cast<int>(limb);
-  const std::string& name = isHard(figure, head, limb)    ? head.hard.front().colour
-                            : ofHead || head.coat.empty() ? head.base
-                                                          : head.coat;
-  return QColor(QRgb(0xff000000U | paletteColour(head, name)));
+  const Colour colour = isHard(figure, head, limb) ? paletteColour(head, head.hard.front().colour)
+                        : ofHead                   ? paletteColour(head, head.base)
+                                                   : bodyColour(head);
+  return QColor(QRgb(0xff000000U | colour));
 }
 
 /// A part in the animal's own colour, where the maker has no wool of another tone for it and the animal has a

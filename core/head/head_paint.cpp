@@ -68,6 +68,10 @@ Colour paletteColour(const HeadPattern& head, const std::string& name) {
   return wool;
 }
 
+Colour bodyColour(const HeadPattern& head) {
+  return paletteColour(head, head.coat.empty() ? head.base : head.coat);
+}
+
 HeadPaint::HeadPaint(const HeadPattern& head, const HeadDials& dials, double length)
     : head_(dialled(head, dials)), field_(head_, length), wide_(dials.wide), high_(dials.high),
       length_(length) {

@@ -18,6 +18,9 @@ using Colour = std::uint32_t;
 /// A colour of a head's palette; of a name that it has not, its ground.
 [[nodiscard]] Colour paletteColour(const HeadPattern& head, const std::string& name);
 
+/// Most of the animal's: its coat's where the head says that the face has another.
+[[nodiscard]] Colour bodyColour(const HeadPattern& head);
+
 /// A ball that stands for an eye, mm in the head's axes; the left one of a pair.
 struct EyeBall {
   Vec3 centre{0, 0, 0}, axis{1, 0, 0};

@@ -36,13 +36,15 @@ const std::string& nearestIn(const std::map<std::string, Colour>& palette, Colou
 } // namespace
 
 std::vector<MeshGroup> paintedGroups(const Figure& figure, const SolidMesh& mesh, const HeadPattern& head) {
-  const Colour coat = paletteColour(head, head.base);
-  const std::vector<std::array<float, 3>> alike(figure.limbs.size(), shares(coat));
-  std::vector<MeshGroup> plain = groupsOf(figure, mesh, alike);
-  if (!figure.head || head.palette.empty()) return plain;
+  const Colour body = bodyColour(head);
+  std::vector<std::array<float, 3>> alike(figure.limbs.size(), shares(body));
+  if (!figure.head || head.palette.empty()) return groupsOf(figure, mesh, alike);
   const WornHead& worn = *figure.head;
   const HeadPaint paint(head, worn.dials, worn.length);
   const int headLimb = figure.bones[static_cast<size_t>(worn.bone)].limb;
+  const Colour coat = paint.ground();
+  alike[static_cast<size_t>(headLimb)] = shares(coat);
+  std::vector<MeshGroup> plain = groupsOf(figure, mesh, alike);
   std::map<std::string, Colour> palette;
   for (const auto& [name, text] : head.palette) palette[name] = paletteColour(head, name);
   std::vector<MeshGroup> out;
@@ -67,7 +69,7 @@ std::vector<MeshGroup> paintedGroups(const Figure& figure, const SolidMesh& mesh
       } else if (bone.limb == headLimb) {
         colour = paint.skin(local, worn.axes.transpose() * normal, coat);
       }
-      if (!colour || *colour == coat) {
+      if (!colour || *colour == (bone.limb == headLimb ? coat : body)) {
         rest.push_back(i);
         continue;
       }
