@@ -7,8 +7,10 @@
 #include "measure/quantity.h"
 #include "theme/theme.h"
 
+#include <QApplication>
 #include <QGridLayout>
 #include <QLineEdit>
+#include <QPointer>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -111,6 +113,14 @@ const Finding* FaceCard::finding() const {
 }
 
 void FaceCard::refresh() {
+  // Hiding a row lets go of the focus: who works in a box by the keyboard goes on in it.
+  const QPointer<QWidget> hand = QApplication::focusWidget();
+  fill();
+  if (hand && hand != QApplication::focusWidget() && isAncestorOf(hand) && hand->isVisible())
+    hand->setFocus(Qt::OtherFocusReason);
+}
+
+void FaceCard::fill() {
   const FaceSums* sums = view_.sums();
   for (QWidget* w :
        std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_, eyeKeys_,

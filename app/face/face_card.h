@@ -27,6 +27,8 @@ public:
   [[nodiscard]] QComboBox* kind() const { return kind_; }
 
 private:
+  /// What refresh() shows; what has the keyboard's focus may be hidden on the way.
+  void fill();
   /// The key that sets what is shown back as the animal has it, alone.
   void offerBack(bool on);
   void showHead(const FaceSums& sums);
