@@ -322,17 +322,11 @@ void FaceView::paint() {
     shown.asked = figure;
     shown.scale = shown.wanted;
     const QRectF mm = seen(view);
-    FineAsk ask{
-        .figure = headAlone(figure), .solid = solidOf_.same(figure) ? solid_ : nullptr, .paint = wool()};
-    ask.face = faceLookOf(session_, *figure, ask.paint);
-    ask.felt = true;
-    ask.wish.cell = std::max(0.25, figure->head->length / kCells);
-    ask.wish.flats = Flats::Apart;
-    ask.wish.stop = &stop_;
-    ask.stop = &stop_;
-    ask.camera = flatCamera(view, mm, shown.wanted);
-    ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * shown.wanted))),
-                     std::max(8, static_cast<int>(std::ceil(mm.height() * shown.wanted))));
+    const WoolPaint paint = wool();
+    FineAsk ask = woolAsk(headAlone(figure), paint, faceLookOf(session_, *figure, paint),
+                          std::max(0.25, figure->head->length / kCells), &stop_);
+    if (solidOf_.same(figure)) ask.solid = solid_;
+    frame(ask, view, mm, shown.wanted);
     shown.askedMm = mm;
     shown.askedCoat = coat();
     painter_.setFuture(beside([ask = std::move(ask)] { return finePicture(ask); }));

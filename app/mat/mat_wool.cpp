@@ -96,13 +96,8 @@ void MatWool::start() {
   const Figure& figure = *wanted_.figure;
   WoolPaint wool(session_, false);
   wool.chooseNone();
-  FineAsk ask{.figure = figure, .solid = nullptr, .paint = wool};
-  ask.face = faceLookOf(session_, figure, wool);
-  ask.felt = true;
-  ask.wish.cell = std::max(kFinestCell, figure.totalLength / kMatCells);
-  ask.wish.flats = Flats::Apart;
-  ask.wish.stop = &stop_;
-  ask.stop = &stop_;
+  FineAsk ask = woolAsk(figure, wool, faceLookOf(session_, figure, wool),
+                        std::max(kFinestCell, figure.totalLength / kMatCells), &stop_);
   asked_ = wanted_;
   painter_.setFuture(beside([ask = std::move(ask), views = views_]() mutable {
     Pictures out;
@@ -112,9 +107,7 @@ void MatWool::start() {
       Picture one;
       one.mm = want.mm.adjusted(-more, -more, more, more);
       const double scale = std::min(want.scale, kLongest / std::max(one.mm.width(), one.mm.height()));
-      ask.camera = flatCamera(want.view, one.mm, scale);
-      ask.size = QSize(std::max(8, static_cast<int>(std::ceil(one.mm.width() * scale))),
-                       std::max(8, static_cast<int>(std::ceil(one.mm.height() * scale))));
+      frame(ask, want.view, one.mm, scale);
       const auto made = finePicture(ask);
       ask.solid = made->solid; // the same for all views
       one.image = made->image;

@@ -13,6 +13,13 @@ namespace {
 constexpr double kCell = 1.6;   ///< pixels: what a small picture shows of a surface
 constexpr double kFinest = 0.5; ///< mm
 
+bool alikeAsked(const PoseAsk& a, const PoseAsk& b) {
+  return a.mm == b.mm && a.scale == b.scale &&
+         std::equal(
+             a.figure.bones.begin(), a.figure.bones.end(), b.figure.bones.begin(), b.figure.bones.end(),
+             [](const FigureBone& x, const FigureBone& y) { return x.begin == y.begin && x.end == y.end; });
+}
+
 } // namespace
 
 PosePictures::PosePictures(Session& session, QObject* parent) : QObject(parent), session_(session) {
@@ -33,7 +40,20 @@ PosePictures::~PosePictures() {
   awaitEnd(painter_);
 }
 
+PosePictures::Key PosePictures::key() const {
+  WoolPaint wool(session_, false);
+  wool.chooseNone();
+  return {session_.plan().figure, session_.project().face.made(), session_.project().pattern, wool.parts()};
+}
+
 void PosePictures::ask(const std::vector<PoseAsk>& stances) {
+  Key now = key();
+  const bool asBefore =
+      of_.figure.same(now.figure) && of_.face == now.face && of_.pattern == now.pattern &&
+      of_.parts == now.parts &&
+      std::equal(stances.begin(), stances.end(), wanted_.begin(), wanted_.end(), alikeAsked);
+  if (asBefore) return;
+  of_ = std::move(now);
   wanted_ = stances;
   made_.clear();
   if (painter_.isRunning()) {
@@ -55,17 +75,10 @@ void PosePictures::start() {
   for (size_t k = 0; k < wanted_.size(); ++k) {
     const PoseAsk& each = wanted_[k];
     if (each.mm.isEmpty() || !(each.scale > 0)) continue;
-    FineAsk ask{.figure = each.figure, .solid = nullptr, .paint = wool};
-    ask.face = facedAs(face, each.figure);
-    ask.felt = true;
-    ask.wish.cell = std::max(kFinest, kCell / each.scale);
-    ask.wish.flats = Flats::Apart;
-    ask.wish.stop = &stop_;
-    ask.stop = &stop_;
+    FineAsk ask =
+        woolAsk(each.figure, wool, facedAs(face, each.figure), std::max(kFinest, kCell / each.scale), &stop_);
     const double round = kRound / each.scale;
-    ask.camera = flatCamera(View::Side, each.mm.adjusted(-round, -round, round, round), each.scale);
-    ask.size = QSize(2 * kRound + static_cast<int>(std::ceil(each.mm.width() * each.scale)),
-                     2 * kRound + static_cast<int>(std::ceil(each.mm.height() * each.scale)));
+    frame(ask, View::Side, each.mm.adjusted(-round, -round, round, round), each.scale);
     asks.emplace_back(k, std::move(ask));
   }
   painter_.setFuture(beside([asks = std::move(asks), count = wanted_.size()] {

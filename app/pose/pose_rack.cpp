@@ -102,10 +102,7 @@ void PoseTile::paintEvent(QPaintEvent* /*event*/) {
 PoseRack::PoseRack(Session& session, PoseView& view, QWidget* parent)
     : Desk(tr("Poses"), {tr("Poses"), tr("Wire's life")}, {tr("Poses"), tr("Life")}, parent),
       session_(session), view_(view), pictures_(session) {
-  connect(&pictures_, &PosePictures::painted, this, [this] {
-    const auto& made = pictures_.made();
-    for (size_t k = 0; k < std::min(made.size(), tiles_.size()); ++k) tiles_[k]->setPicture(made[k]);
-  });
+  connect(&pictures_, &PosePictures::painted, this, &PoseRack::showPictures);
   name_ = new QLineEdit(this);
   name_->setAccessibleName(tr("Name of the pose"));
   name_->setPlaceholderText(tr("name of this pose"));
@@ -142,6 +139,11 @@ void PoseRack::showEvent(QShowEvent* /*event*/) {
   if (stale_) refresh();
 }
 
+void PoseRack::showPictures() {
+  const auto& made = pictures_.made();
+  for (size_t k = 0; k < std::min(made.size(), tiles_.size()); ++k) tiles_[k]->setPicture(made[k]);
+}
+
 void PoseRack::rebuild() {
   for (PoseTile* tile : tiles_) {
     row_->removeWidget(tile);
@@ -176,8 +178,7 @@ void PoseRack::refresh() {
   for (size_t k = 0; same && k < all.size(); ++k) same = tiles_[k]->name() == str(all[k].first.name);
   if (!same) rebuild();
   const auto head = headOf(session_.project(), session_.catalog());
-  const QColor coat =
-      head ? QColor(QRgb(0xff000000U | paletteColour(*head, head->base))) : QColor(theme().coat);
+  const QColor coat = head ? QColor(QRgb(0xff000000U | bodyColour(*head))) : QColor(theme().coat);
   std::vector<PoseAsk> asks;
   for (size_t k = 0; k < all.size(); ++k) {
     const PoseReport r = poseReport(session_.project(), session_.plan(), session_.catalog(), all[k].first);
@@ -189,6 +190,7 @@ void PoseRack::refresh() {
     asks.push_back({r.figure, tiles_[k]->shown(), tiles_[k]->scale()});
   }
   pictures_.ask(asks);
+  showPictures(); // those that are there already
   life_->refresh();
 }
 

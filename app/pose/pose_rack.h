@@ -61,6 +61,8 @@ public:
   [[nodiscard]] QPushButton* saveKey() const { return save_; }
   [[nodiscard]] QPushButton* removeKey() const { return remove_; }
   [[nodiscard]] LifePanel* life() const { return life_; }
+  /// Its pictures are being made.
+  [[nodiscard]] bool behind() const { return pictures_.behind(); }
 
 protected:
   void showEvent(QShowEvent* event) override;
@@ -68,6 +70,7 @@ protected:
 private:
   void refresh();
   void rebuild();
+  void showPictures();
   Session& session_;
   PoseView& view_;
   QHBoxLayout* row_;

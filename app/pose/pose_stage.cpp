@@ -31,7 +31,10 @@ CardPage* PoseStage::makeCard(QWidget* parent) {
   return card_;
 }
 
-QWidget* PoseStage::makeRack(Mat& /*mat*/, QWidget* parent) { return new PoseRack(session_, view_, parent); }
+QWidget* PoseStage::makeRack(Mat& /*mat*/, QWidget* parent) {
+  rack_ = new PoseRack(session_, view_, parent);
+  return rack_;
+}
 
 std::vector<std::unique_ptr<MatLayer>> PoseStage::makeLayers(Mat& /*mat*/) {
   std::vector<std::unique_ptr<MatLayer>> out;
@@ -66,7 +69,8 @@ std::vector<Arrangement> PoseStage::arrangements() {
 }
 
 bool PoseStage::behind() const {
-  return card_ && (card_->behind() || card_->stand()->busy() || card_->help()->busy());
+  return (rack_ && rack_->behind()) ||
+         (card_ && (card_->behind() || card_->stand()->busy() || card_->help()->busy()));
 }
 
 bool PoseStage::settled() const { return !session_.project().stances.empty(); }

@@ -11,6 +11,7 @@ namespace columna {
 inline constexpr StageId kPose{"pose"};
 
 class PoseCard;
+class PoseRack;
 
 class PoseStage : public Stage {
   Q_OBJECT
@@ -40,6 +41,7 @@ public:
 private:
   PoseView view_;
   QPointer<PoseCard> card_;
+  QPointer<PoseRack> rack_;
   mutable int found_ = 0; ///< when it was last looked at
 };
 

@@ -70,18 +70,8 @@ void AnimalPictures::start() {
   const Pattern easy = easyStance(pattern);
   const double scale = kMade / std::max(figureAtScale(easy, 1).totalLength, 1e-6);
   const Figure figure = figureAtScale(easy, scale);
-  FineAsk ask{.figure = figure, .solid = nullptr, .paint = WoolPaint(figure, head)};
-  if (ask.figure.head) {
-    ask.face.paint = std::make_shared<const HeadPaint>(head, ask.figure.head->dials, ask.figure.head->length);
-    ask.face.limb = ask.figure.bones[static_cast<size_t>(ask.figure.head->bone)].limb;
-    ask.face.ground = ask.paint.ground(ask.face.limb) & 0xffffffU;
-    ask.face = facedAs(std::move(ask.face), ask.figure);
-  }
-  ask.felt = true;
-  ask.wish.cell = kMade / kCellsOf;
-  ask.wish.flats = Flats::Apart;
-  ask.wish.stop = &stop_;
-  ask.stop = &stop_;
+  const WoolPaint wool(figure, head);
+  FineAsk ask = woolAsk(figure, wool, faceLookOf(head, figure, wool), kMade / kCellsOf, &stop_);
   const View view = bestView(pattern);
   painter_.setFuture(beside([ask = std::move(ask), view, scale]() mutable {
     Bounds2 box;
@@ -90,9 +80,7 @@ void AnimalPictures::start() {
     const double more = kMoreRound * std::max(mm.width(), mm.height());
     mm.adjust(-more, -more, more, more);
     const double s = std::min(kWidest / mm.width(), kSmallTall / mm.height());
-    ask.camera = flatCamera(view, mm, s);
-    ask.size = QSize(std::max(8, static_cast<int>(std::ceil(mm.width() * s))),
-                     std::max(8, static_cast<int>(std::ceil(mm.height() * s))));
+    frame(ask, view, mm, s);
     Picture out;
     out.image = finePicture(ask)->image;
     out.modules = QRectF(mm.topLeft() / scale, mm.size() / scale);

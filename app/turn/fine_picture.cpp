@@ -1,17 +1,6 @@
 #include "turn/fine_picture.h"
 
-#include <numbers>
-
 namespace columna {
-
-Camera flatCamera(View view, const QRectF& mm, double scale) {
-  Camera camera;
-  camera.scale = scale;
-  camera.yaw = view == View::Front ? std::numbers::pi / 2 : 0;
-  camera.pitch = view == View::Above ? std::numbers::pi / 2 : 0;
-  camera.middle = QPointF(-mm.left() * scale, mm.bottom() * scale);
-  return camera;
-}
 
 std::vector<QPoint> edgeOf(const Raster& raster) {
   std::vector<QPoint> out;

@@ -37,9 +37,6 @@ struct FinePicture {
 
 [[nodiscard]] std::shared_ptr<FinePicture> finePicture(const FineAsk& ask);
 
-/// Looking at one of the flat views, so that those mm of it (y up) fill a picture from its top left corner.
-[[nodiscard]] Camera flatCamera(View view, const QRectF& mm, double scale);
-
 /// The pixels along the edge of what is drawn.
 [[nodiscard]] std::vector<QPoint> edgeOf(const Raster& raster);
 

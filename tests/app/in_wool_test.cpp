@@ -143,4 +143,12 @@ TEST_F(InWoolTest, PosesAreSmallPicturesOfTheFigureInThem) {
         QByteArray(reinterpret_cast<const char*>(image.constBits()), image.sizeInBytes())); // NOLINT
   }
   EXPECT_EQ(different.size(), rack->tiles().size());
+  // A change that no picture shows keeps them; another figure lets them go.
+  changes::setName(session, QStringLiteral("The otter by the weir"));
+  EXPECT_TRUE(all());
+  EXPECT_FALSE(rack->behind());
+  (void)changes::resizeBy(session, 1.25);
+  QTest::qWait(1);
+  EXPECT_TRUE(rack->behind() || !all());
+  QTRY_VERIFY_WITH_TIMEOUT(all() && !rack->behind(), kPatience);
 }
