@@ -1,0 +1,34 @@
+// The command line run as a program of its own.
+#pragma once
+
+#include "support.h"
+
+#include <array>
+#include <cstdio>
+#include <string>
+
+#include <sys/wait.h>
+
+namespace columna::test {
+
+struct Ran {
+  int code = -1;
+  std::string out, err;
+};
+
+inline Ran run(const Scratch& scratch, const std::string& words) {
+  const std::string errors = scratch.path("stderr");
+  const std::string command = std::string("COLUMNA_DATA=") + COLUMNA_DATA_DIR +
+                              " XDG_DATA_HOME=" + scratch.path("none") + " " + COLUMNA_CLI + " " + words +
+                              " 2>" + errors;
+  Ran out;
+  FILE* pipe = popen(command.c_str(), "r");
+  std::array<char, 4096> buffer{};
+  while (const size_t n = fread(buffer.data(), 1, buffer.size(), pipe)) out.out.append(buffer.data(), n);
+  const int status = pclose(pipe);
+  out.code = WEXITSTATUS(status);
+  out.err = Scratch::read(errors);
+  return out;
+}
+
+} // namespace columna::test
