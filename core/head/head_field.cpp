@@ -11,8 +11,11 @@ namespace {
 constexpr double kLeastBlend = 0.25;  ///< mm: no crease in felt is sharper than a few fibres
 constexpr double kNear = 0.05;        ///< of the head: within that the body's distance is worked out well
 constexpr double kDifference = 0.002; ///< of the head, for normals
-constexpr double kClear = 0.5;        ///< of a section: farther from its edge a place is clear of it
-constexpr double kSafeStep = 0.7;     ///< of the distance: it is no true one
+constexpr int kPasses = 8;
+constexpr double kOn = 1e-9;      ///< of the head: as good as on the surface
+constexpr double kLevel = 0.1;    ///< least square of the slope that is stepped by
+constexpr double kClear = 0.5;    ///< of a section: farther from its edge a place is clear of it
+constexpr double kSafeStep = 0.7; ///< of the distance: it is no true one
 
 HeadBodyShape scaled(HeadBodyShape shape, double by) {
   shape.capBack *= by;
@@ -112,20 +115,31 @@ double HeadField::upTo(const Vec3& p, size_t steps) const {
   return d;
 }
 
-Vec3 HeadField::normal(const Vec3& p) const {
+Vec3 HeadField::slope(const Vec3& p) const {
   const double e = kDifference * length_;
   Vec3 out;
   for (int axis = 0; axis < 3; ++axis) {
     const Vec3 step = e * Vec3::Unit(axis);
-    out[axis] = distance(p + step) - distance(p - step);
+    out[axis] = (distance(p + step) - distance(p - step)) / (2 * e);
   }
+  return out;
+}
+
+Vec3 HeadField::normal(const Vec3& p) const {
+  const Vec3 out = slope(p);
   const double steep = out.norm();
   return steep > 0 ? Vec3(out / steep) : Vec3(0, 0, 1);
 }
 
 Vec3 HeadField::onto(const Vec3& p) const {
   Vec3 at = p;
-  for (int pass = 0; pass < 8; ++pass) at -= distance(at) * normal(at);
+  for (int pass = 0; pass < kPasses; ++pass) {
+    const double d = distance(at);
+    if (std::abs(d) < kOn * length_) break;
+    const Vec3 g = slope(at);
+    const double steep = g.squaredNorm();
+    at -= steep > 0 ? Vec3(d / std::max(steep, kLevel) * g) : Vec3(0, 0, d);
+  }
   return at;
 }
 
