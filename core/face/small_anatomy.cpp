@@ -18,7 +18,7 @@ constexpr const char* kAnatomySchema = "columna-small-anatomy/1";
 constexpr double kThroat = 0.12; ///< of the head from the occiput: where the throat meets the jaw
 constexpr double kOnePad = 0.02; ///< head modules: nearer to the middle is one, not a pair
 constexpr double kSoft = 0.6;    ///< of its height: how wide a pad of the head runs out
-constexpr int kCells = 24;
+constexpr int kPadCells = 24;
 constexpr double kLength = 1000; ///< mm: of the head that places are looked up on
 
 /// How deep the trunk is, modules.
@@ -192,11 +192,11 @@ double laidVolume(const Figure& figure, const std::string& id) {
     const Vec3 along = (bone.end - bone.begin).normalized();
     const Vec3 v = (pad.out - along * along.dot(pad.out)).normalized();
     const Vec3 u = v.cross(along);
-    const Vec3 cell = 2 * pad.radii / kCells;
-    for (int i = 0; i < kCells; ++i)
-      for (int k = 0; k < kCells; ++k)
-        for (int j = 0; j < kCells; ++j) {
-          const Vec3 share = (2 * Vec3(i + 0.5, k + 0.5, j + 0.5) / kCells).array() - 1;
+    const Vec3 cell = 2 * pad.radii / kPadCells;
+    for (int i = 0; i < kPadCells; ++i)
+      for (int k = 0; k < kPadCells; ++k)
+        for (int j = 0; j < kPadCells; ++j) {
+          const Vec3 share = (2 * Vec3(i + 0.5, k + 0.5, j + 0.5) / kPadCells).array() - 1;
           if (share.squaredNorm() > 1) continue;
           const Vec3 p = pad.at + share.x() * pad.radii.x() * along + share.y() * pad.radii.y() * u +
                          share.z() * pad.radii.z() * v;

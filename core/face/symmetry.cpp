@@ -12,12 +12,12 @@ namespace columna {
 namespace {
 
 constexpr int kSteps = 14;
-constexpr double kMiddle = 0.05;    ///< mm: nearer is on the mid line
-constexpr double kClose = 0.02;     ///< mm both measures may be off
-constexpr double kNearEnough = 1.0; ///< mm in both together: felt and hand give half of it each
-constexpr double kProbe = 0.4;      ///< mm, for how the measures change
-constexpr double kDamp = 0.05;      ///< keeps a step short where a measure hardly changes
-constexpr double kLongest = 0.06;   ///< of the head: a step
+constexpr double kMiddle = 0.05;      ///< mm: nearer is on the mid line
+constexpr double kClose = 0.02;       ///< mm both measures may be off
+constexpr double kNearEnough = 1.0;   ///< mm in both together: felt and hand give half of it each
+constexpr double kProbe = 0.4;        ///< mm, for how the measures change
+constexpr double kDamp = 0.05;        ///< keeps a step short where a measure hardly changes
+constexpr double kLongestStep = 0.06; ///< of the head: a step
 
 } // namespace
 
@@ -47,7 +47,7 @@ Result<Vec3> placeByTape(const HeadField& field, const Vec3& nose, const Vec3& p
     slope.col(1) = (*along2 - *now) / kProbe;
     const Eigen::Matrix2d square = slope.transpose() * slope + damp * Eigen::Matrix2d::Identity();
     Vec2 by = -square.inverse() * (slope.transpose() * *now);
-    if (const double most = kLongest * field.length(); by.norm() > most) by *= most / by.norm();
+    if (const double most = kLongestStep * field.length(); by.norm() > most) by *= most / by.norm();
     const Vec3 next = field.onto(at + by.x() * e1 + by.y() * e2);
     const auto then = off(next);
     if (then && then->norm() < now->norm()) {

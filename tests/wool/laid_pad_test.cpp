@@ -28,7 +28,7 @@ Figure bar(bool hollow, const Vec3& radii) {
   return inModules(pattern);
 }
 
-double volumeOf(const Figure& figure, double cell, double blend = 0) {
+double countedVolume(const Figure& figure, double cell, double blend = 0) {
   SolidWish wish;
   wish.cell = cell;
   wish.blend = blend;
@@ -66,9 +66,9 @@ TEST(LaidPads, WeighWhatStandsOutOfTheSurfaceAndHollowsTakeWhatLiesUnderIt) {
   Figure plain = bar(false, radii);
   plain.tubes.pop_back();
   plain.pads.clear();
-  const double bare = volumeOf(plain, 0.5);
-  EXPECT_NEAR(volumeOf(bar(false, radii), 0.5) - bare, outside, 0.06 * outside);
-  EXPECT_NEAR(volumeOf(bar(true, radii), 0.5) - bare, -inside, 0.06 * inside);
+  const double bare = countedVolume(plain, 0.5);
+  EXPECT_NEAR(countedVolume(bar(false, radii), 0.5) - bare, outside, 0.06 * outside);
+  EXPECT_NEAR(countedVolume(bar(true, radii), 0.5) - bare, -inside, 0.06 * inside);
 }
 
 TEST(LaidPads, PruningMissesNoHollow) {
