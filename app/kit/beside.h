@@ -2,8 +2,12 @@
 #pragma once
 
 #include <QFutureWatcher>
+#include <QPromise>
+#include <QRunnable>
 #include <QThreadPool>
-#include <QtConcurrent>
+
+#include <type_traits>
+#include <utility>
 
 #include <sys/resource.h>
 #include <unistd.h>
@@ -34,20 +38,39 @@ inline void takeOver() {
 #endif
 }
 
-/// Runs `work` on another thread, at a lower priority than the window's: on a machine of few cores what is
-/// under the hand comes first. Threads it starts inherit that.
+/// A piece of work and where its answer goes. Made whole before it is handed over: what a thread is given
+/// must all have been written by then.
 template <class Work>
-auto beside(Work&& work) {
-  takeOver(); // an earlier answer may go when this one is awaited
-  handOver();
-  return QtConcurrent::run(besideThreads(), [work = std::forward<Work>(work)]() mutable {
+class BesideTask : public QRunnable {
+public:
+  using Answer = std::invoke_result_t<Work&>;
+  explicit BesideTask(Work&& work) : work_(std::move(work)) { promise_.start(); }
+  [[nodiscard]] QFuture<Answer> future() const { return promise_.future(); }
+
+  void run() override {
     takeOver();
     constexpr int nice = 4;
     (void)::setpriority(PRIO_PROCESS, static_cast<id_t>(::gettid()), nice); // of this thread alone, on Linux
-    auto answer = work();
+    promise_.addResult(work_());
     handOver();
-    return answer;
-  });
+    promise_.finish();
+  }
+
+private:
+  Work work_;
+  QPromise<Answer> promise_;
+};
+
+/// Runs `work` on another thread, at a lower priority than the window's: on a machine of few cores what is
+/// under the hand comes first. Threads it starts inherit that.
+template <class Work>
+auto beside(Work work) {
+  takeOver();                                         // an earlier answer may go when this one is awaited
+  auto* task = new BesideTask<Work>(std::move(work)); // the pool's, which deletes it
+  auto future = task->future();
+  handOver();
+  besideThreads()->start(task);
+  return future;
 }
 
 /// What was found; waits for it.
