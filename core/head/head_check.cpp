@@ -1,9 +1,11 @@
 #include "head/head_check.h"
 
 #include "head/head_field.h"
+#include "head/variant.h"
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace columna {
 namespace {
@@ -108,7 +110,18 @@ private:
 
 } // namespace
 
-std::vector<Problem> checkHead(const HeadPattern& head) { return Look(head).all(); }
+std::vector<Problem> checkHead(const HeadPattern& head) {
+  std::vector<Problem> out = Look(head).all();
+  std::set<std::string> known;
+  for (const Problem& problem : out) known.insert(problem.sentence());
+  for (const HeadVariant& variant : head.variants)
+    for (Problem& problem : Look(inVariant(head, variant)).all()) {
+      if (!known.insert(problem.sentence()).second) continue; // as usual already
+      problem.where = say("variants.{} {}", AsIs(variant.id), problem.where.said);
+      out.push_back(std::move(problem));
+    }
+  return out;
+}
 
 std::vector<Problem> checkSeat(const HeadPattern& head, const Pattern& pattern) {
   std::vector<Problem> out;

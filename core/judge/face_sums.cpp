@@ -73,6 +73,8 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
   const double length = own->length;
   auto out = std::make_shared<FaceSums>(std::move(own->head), length);
   out->density = own->density;
+  if (catalog.headVariants.contains({project.pattern, project.face.variant}))
+    out->variant = project.face.variant;
   out->report = faceReport(out->head, length, out->density, catalog.face, project.face.eye, wiresIn(plan));
   out->measured = measuredPairs(project.face.measured, out->field, out->report, catalog.face);
   out->soles = solesOf(out->head, footScale(out->head, *plan.pattern, plan.figure->scale),

@@ -20,9 +20,10 @@ struct FaceSums {
   FaceSums& operator=(const FaceSums&) = delete;
   ~FaceSums() = default;
 
-  HeadPattern head;   ///< with the maker's pads, eyes and ears, under the dials
-  HeadField field;    ///< mm
-  double density = 0; ///< g/mm3 of the head's felt
+  HeadPattern head;    ///< with the maker's pads, eyes and ears, under the dials
+  HeadField field;     ///< mm
+  std::string variant; ///< of the animal's head, by id; empty: as usual
+  double density = 0;  ///< g/mm3 of the head's felt
   FaceReport report;
   FaceMeasured measured;
   std::vector<Sole> soles;

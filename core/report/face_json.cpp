@@ -54,6 +54,7 @@ Json faceJson(const FaceSums& sums, const DryingTimes& drying) {
   const FaceReport& report = sums.report;
   const auto degrees = [](double radians) { return unit::kDegree.given(radians); };
   Json out{{"id", head.id},
+           {"variant", sums.variant},
            {"length_mm", report.length},
            {"volume_mm3", report.volumes.total()},
            {"body_g", report.bodyGrams},

@@ -195,6 +195,15 @@ TEST(HeadCheck, FindsWhatAnEyeWould) {
       return render(p.where.said) == c.where;
     })) << c.where;
   }
+  // Of a variant what is wrong with it and not with the rest, told once.
+  HeadPattern varied = shippedHead("red_fox");
+  ASSERT_FALSE(varied.variants.empty());
+  HeadFlat loose = varied.flats[0];
+  loose.base[1] = Vec3(0.3, 0.6, 0.3);
+  varied.variants[0].flats.push_back(loose);
+  const auto of = checkHead(varied);
+  ASSERT_EQ(of.size(), 1U);
+  EXPECT_EQ(render(of[0].where.said), "variants." + varied.variants[0].id + " flats.ear");
   HeadPattern head = shippedHead("red_fox");
   head.seat.origin.x() += 0.3;
   EXPECT_EQ(checkSeat(head, *shelf().pattern("red_fox")).size(), 1U);
