@@ -159,6 +159,39 @@ std::optional<Problem> writeAtomically(const fs::path& given, std::string_view b
   return std::nullopt;
 }
 
+std::optional<Problem> appendDurably(const fs::path& path, std::string_view head, std::string_view line) {
+  const auto fail = [&](int error) {
+    return Problem{say("it could not be kept ({})", AsIs(reason(error))), path.string(),
+                   say("make room, or choose another folder; what was there is untouched")};
+  };
+  Descriptor fd(::open(path.c_str(), O_RDWR | O_APPEND | O_CREAT | O_CLOEXEC | O_NONBLOCK, 0666));
+  if (fd.get() < 0) return fail(errno);
+  while (::flock(fd.get(), LOCK_EX) != 0)
+    if (errno != EINTR) return fail(errno);
+  struct stat is {};
+  if (::fstat(fd.get(), &is) != 0) return fail(errno);
+  if (!S_ISREG(is.st_mode)) return fail(EINVAL);
+  std::string bytes;
+  if (is.st_size == 0) {
+    bytes = head;
+  } else {
+    char last = 0;
+    if (::pread(fd.get(), &last, 1, is.st_size - 1) == 1 && last != '\n') bytes = "\n";
+  }
+  bytes += line;
+  if (!writeAll(fd.get(), bytes) || ::fdatasync(fd.get()) != 0) {
+    const int error = errno;
+    (void)::ftruncate(fd.get(), is.st_size); // half a line is none
+    return fail(error);
+  }
+  if (is.st_size == 0) {
+    const fs::path folder = path.has_parent_path() ? path.parent_path() : fs::path(".");
+    const Descriptor in(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
+    if (in.get() < 0 || ::fsync(in.get()) != 0) return fail(errno);
+  }
+  return std::nullopt;
+}
+
 std::optional<FileStamp> stampOf(const fs::path& path) {
   struct stat is {};
   if (::stat(path.c_str(), &is) != 0) return std::nullopt;

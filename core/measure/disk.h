@@ -22,6 +22,12 @@ namespace columna {
 [[nodiscard]] std::optional<Problem> writeAtomically(const std::filesystem::path& path,
                                                      std::string_view bytes, bool keepOld = false);
 
+/// Adds `line`, whole lines, to the end of a file and waits until they are on the disk; a new file begins
+/// with `head`. What a killed program left of a line stays a line of its own. Others that add at the same
+/// time wait. Errors: the folder cannot be written to, it is no file, the disk is full.
+[[nodiscard]] std::optional<Problem> appendDurably(const std::filesystem::path& path, std::string_view head,
+                                                   std::string_view line);
+
 /// What a file is, so that one can tell later whether another program has changed it.
 struct FileStamp {
   std::uint64_t device = 0, inode = 0, size = 0;
