@@ -73,29 +73,36 @@ Result<Pace> readPace(std::string_view json, const std::string& file) {
   return pace;
 }
 
+LimbTime limbTime(const FigureLimb& limb, const LimbWool& w, const Pace& pace, Finish finish) {
+  const auto f = static_cast<size_t>(finish);
+  LimbTime out;
+  const double cm3 = (w.coreVolume + w.coatVolume + w.furVolume) / 1000;
+  if (cm3 > 0) {
+    out.part = pace.part;
+    out.felting = pace.core(w.firmness) * cm3 / std::cbrt(1 + cm3 / pace.severalNeedles);
+  }
+  out.coat = (w.area + w.flatFaces) / 100 * pace.surface[f];
+  out.digits = limb.digits * pace.digit[f];
+  if (limb.kind == LimbKind::Head) out.face = pace.head[f];
+  return out;
+}
+
 WorkTime workTime(const Figure& figure, const WoolPlan& wool, const std::vector<Piece>& pieces,
                   const Pace& pace, Finish finish) {
   WorkTime out;
   out.finish = finish;
-  const auto f = static_cast<size_t>(finish);
   for (const Piece& piece : pieces) {
     out.wire += pace.wirePiece;
     for (const Bend& bend : piece.bends) out.wire += bend.fold ? 0 : pace.wireBend;
   }
   for (size_t l = 0; l < figure.limbs.size(); ++l) {
     const LimbWool& w = wool.limbs[l];
-    const double cm3 = (w.coreVolume + w.coatVolume + w.furVolume) / 1000;
-    const double core =
-        cm3 <= 0 ? 0 : pace.part + pace.core(w.firmness) * cm3 / std::cbrt(1 + cm3 / pace.severalNeedles);
-    const double area = (w.area + w.flatFaces) / 100;
-    const double coat = area * pace.surface[f];
-    double details = figure.limbs[l].digits * pace.digit[f];
-    if (figure.limbs[l].kind == LimbKind::Head) details += pace.head[f];
-    out.surface += area;
-    out.core += core;
-    out.coat += coat;
-    out.details += details;
-    out.limbs.push_back(core + coat + details);
+    const LimbTime t = limbTime(figure.limbs[l], w, pace, finish);
+    out.surface += (w.area + w.flatFaces) / 100;
+    out.core += t.part + t.felting;
+    out.coat += t.coat;
+    out.details += t.digits + t.face;
+    out.limbs.push_back(t.part + t.felting + t.coat + (t.digits + t.face));
   }
   out.total = out.wire + out.core + out.coat + out.details;
   out.low = out.total * pace.low;

@@ -40,6 +40,16 @@ struct WorkTime {
   std::vector<double> limbs; ///< minutes of wool work on each limb
 };
 
+/// The minutes of one limb's wool.
+struct LimbTime {
+  double part = 0;    ///< to begin it and to join it
+  double felting = 0; ///< by its volume and firmness
+  double coat = 0;    ///< by its surface and the finish
+  double digits = 0, face = 0;
+};
+[[nodiscard]] LimbTime limbTime(const FigureLimb& limb, const LimbWool& wool, const Pace& pace,
+                                Finish finish);
+
 /// Of each part its beginning and joining and k V/(1 + V/V0)^(1/3): up to V0 in proportion to its volume, far
 /// above it to its surface, for larger parts are felted with several needles at once. The coat by surface and
 /// finish, digits and the face apart.

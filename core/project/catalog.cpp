@@ -111,6 +111,8 @@ Result<Catalog> loadCatalog(const fs::path& data, const fs::path& own, std::stri
       catalog.problems.push_back(material.problem());
   }
   take(catalog, data / "work" / "pace.json", readPace, catalog.pace);
+  take(catalog, data / "work" / "hand.json", readHandPrior, catalog.hand);
+  take(catalog, data / "work" / "steps.json", readStepBook, catalog.steps);
   take(catalog, data / "work" / "posing.json", readPoseRules, catalog.pose);
   take(catalog, data / "work" / "joins.json", readBenchRules, catalog.bench);
   take(catalog, data / "work" / "wool.json", readWoolRules, catalog.wool);

@@ -7,6 +7,8 @@
 #include "face/small_anatomy.h"
 #include "head/head_pattern.h"
 #include "hold/pose_rules.h"
+#include "make/hand_prior.h"
+#include "make/step_book.h"
 #include "make/work_time.h"
 #include "wire/bench_rules.h"
 #include "wire/material.h"
@@ -27,6 +29,8 @@ struct Catalog {
   std::map<std::pair<std::string, std::string>, std::shared_ptr<const HeadPattern>> headVariants;
   std::vector<Material> materials; ///< in the order of the data folder's names
   Pace pace;                       ///< how long kinds of work take
+  StepBook steps;                  ///< what stands round the work
+  HandPrior hand;                  ///< what is thought of a hand before anything is recorded
   PoseRules pose;                  ///< what poses are judged by
   WoolRules wool;                  ///< densities, strips, pads, fur
   BenchRules bench;                ///< skewers, pins, bounds of the advice
