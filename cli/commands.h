@@ -4,7 +4,9 @@
 
 #include "judge/planning.h"
 
+#include <optional>
 #include <string>
+#include <vector>
 
 namespace columna::cli {
 
@@ -35,6 +37,29 @@ struct ExportOptions {
   bool core = false; ///< the felted core instead of the finished coat
 };
 
+struct StepOptions {
+  bool ready = false;      ///< only what can be done now
+  std::optional<int> fits; ///< what fits into so many minutes
+  std::string at;          ///< the time it is; now when empty
+  bool json = false;
+};
+
+struct SessionOptions {
+  std::string calendar = "tue 20:00-21:30, thu 20:00-21:30, sat 10-12";
+  std::string from; ///< "2026-12-01"; today when empty
+  std::string ics;  ///< a calendar file to write
+  std::string at;   ///< the time it is; now when empty
+  bool json = false;
+};
+
+struct LogOptions {
+  std::vector<std::string> add; ///< a step, what of it, and a value
+  std::string withdraw;         ///< an entry's id
+  std::string text;             ///< a note with it
+  std::string csv;              ///< a table to write
+  std::string at;               ///< when it was; now when empty
+};
+
 /// One line on standard error; returns kBadInput.
 int complain(const std::string& sentence);
 
@@ -62,6 +87,12 @@ int face(const std::string& file, bool json);
 int frame(const std::string& file, const FrameOptions& options);
 /// Writes the body as .stl, .obj or .glb, or its girths as .csv, by the name's ending.
 int exportSolid(const std::string& file, const ExportOptions& options);
+/// The steps of making a figure: what to fetch, how long, and what comes before.
+int steps(const std::string& file, const StepOptions& options);
+/// The same placed into a week's sessions, and when it will be finished.
+int sessions(const std::string& file, const SessionOptions& options);
+/// Lists the record of a figure's making, adds to it, withdraws of it.
+int log(const std::string& file, const LogOptions& options);
 /// Prints the height that a weight of core wool, or one length of wire, makes.
 int size(const std::string& file, const std::string& core, const std::string& wire);
 /// Writes the wire at true size: .svg or .dxf, or the cuts and bends as .csv, by the name's ending.

@@ -122,6 +122,35 @@ int main(int argc, char** argv) {
   exporting->add_option("--pose", exported.pose, "a pose's name; the neutral stance by default");
   exporting->add_flag("--core", exported.core, "the felted core without its coat");
 
+  cli::StepOptions stepping;
+  auto* steps = app.add_subcommand("steps", "Print the steps of making a figure, in order.");
+  steps->add_option("file", file, "a .columna file")->required();
+  steps->add_flag("--ready", stepping.ready, "only those that can be begun");
+  steps->add_option("--fits", stepping.fits, "what fits into so many minutes, begun now");
+  steps->add_flag("--json", stepping.json, "as JSON");
+  steps->add_option("--at", stepping.at, "the time it is, e.g. 2026-12-01T20:00:00+01:00; now by default");
+
+  cli::SessionOptions placing;
+  auto* sessions =
+      app.add_subcommand("sessions", "Place the steps into a week's sessions and tell when it ends.");
+  sessions->add_option("file", file, "a .columna file")->required();
+  sessions->add_option("--calendar", placing.calendar, "when you work, e.g. \"tue 20:00-21:30, sat 10-12\"");
+  sessions->add_option("--from", placing.from, "the first day, e.g. 2026-12-01; today by default");
+  sessions->add_option("--ics", placing.ics, "write a calendar file");
+  sessions->add_flag("--json", placing.json, "as JSON");
+  sessions->add_option("--at", placing.at, "the time it is, e.g. 2026-12-01T20:00:00+01:00; now by default");
+
+  cli::LogOptions logged;
+  auto* log =
+      app.add_subcommand("log", "List the record of a figure's making, add to it, or withdraw of it.");
+  log->add_option("file", file, "a .columna file")->required();
+  log->add_option("--add", logged.add, "a step, what of it, and a value: wind/trunk weight \"38.6 g\"")
+      ->expected(1, 4);
+  log->add_option("--text", logged.text, "a note with it");
+  log->add_option("--withdraw", logged.withdraw, "an entry's id: it does not count any more");
+  log->add_option("--csv", logged.csv, "write it as a table");
+  log->add_option("--at", logged.at, "when it was, e.g. 2026-12-01T20:00:00+01:00; now by default");
+
   auto* sheet = app.add_subcommand("sheet", "Write the wire at true size, or its cuts and bends.");
   sheet->add_option("file", file, "a .columna file")->required();
   sheet->add_option("-o,--output", output, "the file to write: .svg, .dxf or .csv")->required();
@@ -135,6 +164,9 @@ int main(int argc, char** argv) {
     if (outline->parsed()) return cli::outlines(file, output);
     if (exporting->parsed()) return cli::exportSolid(file, exported);
     if (sheet->parsed()) return cli::sheet(file, output);
+    if (steps->parsed()) return cli::steps(file, stepping);
+    if (log->parsed()) return cli::log(file, logged);
+    if (sessions->parsed()) return cli::sessions(file, placing);
     if (frame->parsed()) return cli::frame(file, framed);
     if (plan->parsed()) return cli::plan(file, json);
     if (heads->parsed()) return cli::heads(json);
