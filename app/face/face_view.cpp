@@ -14,11 +14,12 @@
 namespace columna {
 namespace {
 
-constexpr double kRoundHead = 0.8; ///< of the head, how much of the body is shown round it
-constexpr double kMargin = 0.06;   ///< of the head, round it
-constexpr double kHair = 0.14;     ///< of the head, how much its hair may widen what is shown
-constexpr double kCells = 60;      ///< along the head
-constexpr double kNear = 0.02;     ///< of its scale a picture may be off
+constexpr double kRoundHead = 0.8;           ///< of the head, how much of the body is shown round it
+constexpr double kMargin = 0.06;             ///< of the head, round it
+constexpr double kHair = 0.14;               ///< of the head, how much its hair may widen what is shown
+constexpr int kSides = 32, kRoughSides = 14; ///< of a round in an outline; while it is dragged
+constexpr double kCells = 60;                ///< along the head
+constexpr double kNear = 0.02;               ///< of its scale a picture may be off
 
 } // namespace
 
@@ -259,14 +260,18 @@ void FaceView::setHand(std::optional<View> view) {
 const std::vector<Polygon>& FaceView::outline(View view) const {
   const Shared<Figure>& figure = session_.plan().figure;
   Outline& kept = outlines_[view];
-  if (kept.of.same(figure) || (hand_ && *hand_ != view && !kept.polygons.empty())) return kept.polygons;
+  const bool moving = hand_.has_value();
+  if (kept.of.same(figure) && (moving || !kept.rough)) return kept.polygons;
+  if (moving && *hand_ != view && !kept.polygons.empty()) return kept.polygons;
   kept.of = figure;
+  kept.rough = moving; // a frame's time is short; as it comes to rest it is drawn as it is
   kept.polygons.clear();
   if (figure->head) {
     const Figure head = headAlone(figure);
     std::vector<int> limbs;
     for (size_t l = 0; l < head.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
-    std::vector<std::vector<Polygon>> parts{columna::outline(head, limbs, view, 0, 32)};
+    std::vector<std::vector<Polygon>> parts{
+        columna::outline(head, limbs, view, 0, moving ? kRoughSides : kSides)};
     for (const FigureFlat& flat : head.flats) parts.push_back(flatOutline(flat, view, head.scale));
     kept.polygons = united(parts, head.scale, true);
   }

@@ -146,6 +146,7 @@ private:
     Shared<Figure> of;
     std::vector<Polygon> polygons;
     Turn turn = {};
+    bool rough = false; ///< made under the hand
   };
   [[nodiscard]] QRectF withHair(const QRectF& outlined, View view) const;
   mutable std::map<View, Outline> outlines_, silhouettes_;

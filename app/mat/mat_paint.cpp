@@ -32,13 +32,19 @@ void Mat::paintGrid(QPainter& p) {
   QColor line = theme().rule;
   line.setAlphaF(0.45F);
   p.setPen(QPen(line, 1));
+  // On whole pixels: sharp, and a fraction of the time.
+  const bool smooth = p.testRenderHint(QPainter::Antialiasing);
+  p.setRenderHint(QPainter::Antialiasing, false);
   const QRectF c = v.clip;
   for (double x = std::ceil(v.mm(c.topLeft()).x() / scale.major) * scale.major;
        v.at(Vec2(x, 0)).x() < c.right(); x += scale.major)
-    p.drawLine(QPointF(v.at(Vec2(x, 0)).x(), c.top()), QPointF(v.at(Vec2(x, 0)).x(), c.bottom()));
+    p.drawLine(QPointF(v.at(Vec2(x, 0)).x(), c.top()).toPoint(),
+               QPointF(v.at(Vec2(x, 0)).x(), c.bottom()).toPoint());
   for (double y = std::ceil(v.mm(c.bottomLeft()).y() / scale.major) * scale.major;
        v.at(Vec2(0, y)).y() > c.top(); y += scale.major)
-    p.drawLine(QPointF(c.left(), v.at(Vec2(0, y)).y()), QPointF(c.right(), v.at(Vec2(0, y)).y()));
+    p.drawLine(QPointF(c.left(), v.at(Vec2(0, y)).y()).toPoint(),
+               QPointF(c.right(), v.at(Vec2(0, y)).y()).toPoint());
+  p.setRenderHint(QPainter::Antialiasing, smooth);
 }
 
 const MatWool* Mat::wool() {
