@@ -84,7 +84,13 @@ void BendPanel::refresh() {
   chooser_->clear();
   for (const Piece& piece : plan.pieces)
     chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(Name(piece.name))));
-  int at = session_.selected() >= 0 ? plan.pieceOf(session_.selected()) : before;
+  // Of the chosen part's pieces the one that is looked at stays: a plan may come from beside the window.
+  const auto runsInChosen = [&](int piece) {
+    if (piece < 0 || piece >= static_cast<int>(plan.pieces.size())) return false;
+    const std::vector<int>& limbs = plan.pieces[static_cast<size_t>(piece)].limbs;
+    return std::find(limbs.begin(), limbs.end(), session_.selected()) != limbs.end();
+  };
+  int at = session_.selected() >= 0 && !runsInChosen(before) ? plan.pieceOf(session_.selected()) : before;
   at = std::clamp(at, plan.pieces.empty() ? -1 : 0, static_cast<int>(plan.pieces.size()) - 1);
   chooser_->setCurrentIndex(at);
   fill();

@@ -13,7 +13,6 @@ constexpr double kNear = 0.05;        ///< of the head: within that the body's d
 constexpr double kDifference = 0.002; ///< of the head, for normals
 constexpr int kPasses = 8;
 constexpr double kOn = 1e-9;      ///< of the head: as good as on the surface
-constexpr double kLevel = 0.1;    ///< least square of the slope that is stepped by
 constexpr double kClear = 0.5;    ///< of a section: farther from its edge a place is clear of it
 constexpr double kSafeStep = 0.7; ///< of the distance: it is no true one
 
@@ -115,18 +114,13 @@ double HeadField::upTo(const Vec3& p, size_t steps) const {
   return d;
 }
 
-Vec3 HeadField::slope(const Vec3& p) const {
+Vec3 HeadField::normal(const Vec3& p) const {
   const double e = kDifference * length_;
   Vec3 out;
   for (int axis = 0; axis < 3; ++axis) {
     const Vec3 step = e * Vec3::Unit(axis);
-    out[axis] = (distance(p + step) - distance(p - step)) / (2 * e);
+    out[axis] = distance(p + step) - distance(p - step);
   }
-  return out;
-}
-
-Vec3 HeadField::normal(const Vec3& p) const {
-  const Vec3 out = slope(p);
   const double steep = out.norm();
   return steep > 0 ? Vec3(out / steep) : Vec3(0, 0, 1);
 }
@@ -136,9 +130,7 @@ Vec3 HeadField::onto(const Vec3& p) const {
   for (int pass = 0; pass < kPasses; ++pass) {
     const double d = distance(at);
     if (std::abs(d) < kOn * length_) break;
-    const Vec3 g = slope(at);
-    const double steep = g.squaredNorm();
-    at -= steep > 0 ? Vec3(d / std::max(steep, kLevel) * g) : Vec3(0, 0, d);
+    at -= d * normal(at);
   }
   return at;
 }

@@ -80,8 +80,6 @@ public:
   [[nodiscard]] Vec3 high() const { return high_; }
 
 private:
-  /// By central differences.
-  [[nodiscard]] Vec3 slope(const Vec3& p) const;
   double length_;
   HeadBody body_;
   std::vector<FeatureShape> features_;

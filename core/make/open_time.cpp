@@ -10,7 +10,8 @@ namespace columna {
 namespace {
 
 constexpr std::array<std::string_view, 7> kDays{"mon", "tue", "wed", "thu", "fri", "sat", "sun"};
-constexpr int kLongestSession = 12 * 60;
+constexpr int kLongestHours = 12;
+constexpr int kLongestSession = kLongestHours * 60;
 
 std::string_view trimmed(std::string_view text) {
   while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
@@ -47,7 +48,7 @@ std::optional<Problem> sessionsProblem(std::vector<DaySession> sessions, const W
       return Problem{say("a session ends before it begins"), where,
                      say("say when it begins and when it ends")};
     if (s.to - s.from > kLongestSession)
-      return Problem{say("a session is longer than {} hours", Number(kLongestSession / 60, 0)), where,
+      return Problem{say("a session is longer than {} hours", Number(kLongestHours, 0)), where,
                      say("make two of it")};
     if (i > 0 && s.from < sessions[i - 1].to)
       return Problem{say("two sessions overlap"), where, say("make one of them")};

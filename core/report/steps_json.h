@@ -1,6 +1,7 @@
 // The steps of making a figure and the sessions they are placed in, as JSON: minutes, g, mm.
 #pragma once
 
+#include "anatomy/figure.h"
 #include "make/session_search.h"
 #include "steps/progress.h"
 

@@ -203,11 +203,10 @@ void lastSteps(Making& m) {
     for (int i = 0; i < all; ++i) {
       if (is(i, "face/singles") || is(i, "face/look")) {
         m.list.after(i, trimmed, say("single hairs are not for the scissors"));
-      } else if (is(i, "coat/") || is(i, "fur/") || is(i, "mark/")) {
-        m.list.after(trimmed, i, say("what is not laid cannot be trimmed"));
       } else if (is(i, "face/ears") || is(i, "flats-on/")) {
         m.list.after(trimmed, i, say("scissors near an ear's place leave a bare ring"));
-      } else if (is(i, "face/hair") || is(i, "face/colours")) {
+      } else if (is(i, "coat/") || is(i, "fur/") || is(i, "mark/") || is(i, "face/hair") ||
+                 is(i, "face/colours")) {
         m.list.after(trimmed, i, say("what is not laid cannot be trimmed"));
       }
     }

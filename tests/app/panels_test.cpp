@@ -84,7 +84,12 @@ TEST_F(PanelsTest, TheBendTableHasARowForEveryBendOfTheChosenPiece) {
   ASSERT_EQ(bends->chooser()->count(), static_cast<int>(plan().pieces.size()));
   for (int piece = 0; piece < bends->chooser()->count(); ++piece) {
     bends->chooser()->setCurrentIndex(piece);
+    emit bends->chooser()->activated(piece);
     settle();
+    // Whatever comes from beside the window meanwhile, the piece that is looked at stays.
+    changes::setName(session, QStringLiteral("Heron %1").arg(piece));
+    settle();
+    EXPECT_EQ(bends->chooser()->currentIndex(), piece);
     EXPECT_GE(bends->table()->rowCount(),
               static_cast<int>(plan().pieces[static_cast<size_t>(piece)].bends.size()))
         << plan().pieces[static_cast<size_t>(piece)].tag;
