@@ -72,6 +72,7 @@ BendPanel::BendPanel(Session& session, QWidget* parent) : QWidget(parent), sessi
     if (isVisible()) refresh();
   });
   connect(&session_, &Session::selectionChanged, this, [this] {
+    chooser_->setCurrentIndex(-1); // the chosen part's own piece is looked at
     if (isVisible()) refresh();
   });
 }
@@ -81,16 +82,13 @@ void BendPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 void BendPanel::refresh() {
   const Plan& plan = session_.plan();
   const int before = chooser_->currentIndex();
+  const int count = chooser_->count();
   chooser_->clear();
   for (const Piece& piece : plan.pieces)
     chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(Name(piece.name))));
-  // Of the chosen part's pieces the one that is looked at stays: a plan may come from beside the window.
-  const auto runsInChosen = [&](int piece) {
-    if (piece < 0 || piece >= static_cast<int>(plan.pieces.size())) return false;
-    const std::vector<int>& limbs = plan.pieces[static_cast<size_t>(piece)].limbs;
-    return std::find(limbs.begin(), limbs.end(), session_.selected()) != limbs.end();
-  };
-  int at = session_.selected() >= 0 && !runsInChosen(before) ? plan.pieceOf(session_.selected()) : before;
+  // What is looked at stays while the pieces are the same ones: a plan may come from beside the window.
+  const bool stays = before >= 0 && count == static_cast<int>(plan.pieces.size());
+  int at = session_.selected() >= 0 && !stays ? plan.pieceOf(session_.selected()) : before;
   at = std::clamp(at, plan.pieces.empty() ? -1 : 0, static_cast<int>(plan.pieces.size()) - 1);
   chooser_->setCurrentIndex(at);
   fill();
