@@ -6,6 +6,7 @@
 #include <QRunnable>
 #include <QThreadPool>
 
+#include <exception>
 #include <type_traits>
 #include <utility>
 
@@ -51,7 +52,11 @@ public:
     takeOver();
     constexpr int nice = 4;
     (void)::setpriority(PRIO_PROCESS, static_cast<id_t>(::gettid()), nice); // of this thread alone, on Linux
-    promise_.addResult(work_());
+    try {
+      promise_.addResult(work_());
+    } catch (...) {
+      promise_.setException(std::current_exception()); // whoever takes the answer hears of it
+    }
     handOver();
     promise_.finish();
   }
