@@ -82,12 +82,12 @@ void BendPanel::showEvent(QShowEvent* /*event*/) { refresh(); }
 void BendPanel::refresh() {
   const Plan& plan = session_.plan();
   const int before = chooser_->currentIndex();
-  const int count = chooser_->count();
+  const QString shown = chooser_->currentText();
   chooser_->clear();
   for (const Piece& piece : plan.pieces)
     chooser_->addItem(QStringLiteral("%1  %2").arg(str(piece.tag), str(Name(piece.name))));
-  // What is looked at stays while the pieces are the same ones: a plan may come from beside the window.
-  const bool stays = before >= 0 && count == static_cast<int>(plan.pieces.size());
+  // What is looked at stays while there is such a piece: a plan may come from beside the window.
+  const bool stays = before >= 0 && chooser_->itemText(before) == shown;
   int at = session_.selected() >= 0 && !stays ? plan.pieceOf(session_.selected()) : before;
   at = std::clamp(at, plan.pieces.empty() ? -1 : 0, static_cast<int>(plan.pieces.size()) - 1);
   chooser_->setCurrentIndex(at);
