@@ -68,11 +68,16 @@ Result<Entry> keepEntry(const std::filesystem::path& path, Record& record, Entry
   if (entry.text.size() > kEntryText)
     return Problem{say("the text is longer than {} characters", Number(kEntryText, 0)), "",
                    say("make two of it")};
-  if (record.project.empty()) record.project = drawnId();
+  const bool begins = record.project.empty();
+  if (begins) record.project = drawnId();
   entry.n = record.entries.empty() ? 1 : record.entries.back().n + 1;
   entry.id = drawnId();
   if (auto problem = appendDurably(recordBeside(path), journalHead(record.project), entryLine(entry)))
     return *problem;
+  // Another program may have begun the record at the same moment: it is that one's then.
+  if (begins)
+    if (const auto text = readFile(recordBeside(path), kJournalMost))
+      if (const auto read = readJournal(*text, "")) record.project = read->project;
   record.entries.push_back(entry);
   return entry;
 }
@@ -92,8 +97,10 @@ std::optional<Problem> saveWithRecord(const std::filesystem::path& path, Project
     return std::any_of(record.entries.begin(), record.entries.end(),
                        [&](const Entry& r) { return r.id == e.id; });
   });
-  // What another program has added since stays; else the header alone.
-  return all ? writeAtomically(beside, journalHead(record.project)) : std::nullopt;
+  // What another program adds meanwhile stays; else the header alone. It may stay as it is, too: what is in
+  // both counts once.
+  if (all) (void)shortenIfUnchanged(beside, text->size(), journalHead(record.project).size());
+  return std::nullopt;
 }
 
 } // namespace columna

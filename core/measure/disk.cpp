@@ -192,6 +192,17 @@ std::optional<Problem> appendDurably(const fs::path& path, std::string_view head
   return std::nullopt;
 }
 
+bool shortenIfUnchanged(const fs::path& path, size_t was, size_t keep) {
+  const Descriptor fd(::open(path.c_str(), O_RDWR | O_CLOEXEC | O_NONBLOCK));
+  if (fd.get() < 0) return false;
+  while (::flock(fd.get(), LOCK_EX) != 0)
+    if (errno != EINTR) return false;
+  struct stat is {};
+  if (::fstat(fd.get(), &is) != 0 || !S_ISREG(is.st_mode) || static_cast<size_t>(is.st_size) != was)
+    return false;
+  return ::ftruncate(fd.get(), static_cast<off_t>(keep)) == 0 && ::fdatasync(fd.get()) == 0;
+}
+
 std::optional<FileStamp> stampOf(const fs::path& path) {
   struct stat is {};
   if (::stat(path.c_str(), &is) != 0) return std::nullopt;

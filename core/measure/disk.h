@@ -28,6 +28,10 @@ namespace columna {
 [[nodiscard]] std::optional<Problem> appendDurably(const std::filesystem::path& path, std::string_view head,
                                                    std::string_view line);
 
+/// Cuts a file back to its first `keep` bytes if it is still `was` bytes long; who adds to it waits. False
+/// where it has grown, or could not be cut: it is then as it was.
+bool shortenIfUnchanged(const std::filesystem::path& path, size_t was, size_t keep);
+
 /// What a file is, so that one can tell later whether another program has changed it.
 struct FileStamp {
   std::uint64_t device = 0, inode = 0, size = 0;

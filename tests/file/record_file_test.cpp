@@ -60,6 +60,21 @@ TEST(RecordFile, IsKeptBesideAndFoldedIntoTheFile) {
   EXPECT_EQ(recordOf(path, *openProject(path)).entries.size(), 4U);
 }
 
+TEST(RecordFile, TwoProgramsThatBeginItAtOnceKeepOneRecord) {
+  const Scratch scratch;
+  const std::string path = otterFile(scratch);
+  const auto file = openProject(path);
+  Record one = recordOf(path, *file);
+  Record two = recordOf(path, *file);
+  ASSERT_TRUE(keepEntry(path, one, note("one")));
+  ASSERT_TRUE(keepEntry(path, two, note("two")));
+  EXPECT_EQ(one.project, two.project);
+  EXPECT_EQ(recordOf(path, *file).entries.size(), 2U);
+  // Who does not know of the other's entry leaves it where it is.
+  EXPECT_FALSE(saveWithRecord(path, *file, one));
+  EXPECT_EQ(recordOf(path, *openProject(path)).entries.size(), 2U);
+}
+
 TEST(RecordFile, WhatIsCutOffDamagedOrAnothersIsToldAndNothingLost) {
   const Scratch scratch;
   const std::string path = otterFile(scratch);
