@@ -74,6 +74,11 @@ std::string dateText(const Date& date) {
                      static_cast<unsigned>(date.day()));
 }
 
+std::string momentText(const Date& first, int moment) {
+  const Date day(std::chrono::sys_days(first) + std::chrono::days(moment / kDay));
+  return fmt::format("{}T{:02}:{:02}", dateText(day), moment % kDay / 60, moment % 60);
+}
+
 Result<std::vector<WeeklySession>> readWeek(std::string_view text) {
   std::vector<WeeklySession> out;
   const Said remedy = say("write it as {}", AsIs("tue 20:00-21:30, sat 10-12"));

@@ -25,6 +25,9 @@ using Date = std::chrono::year_month_day;
 
 inline constexpr int kDay = 24 * 60; ///< minutes
 
+/// A moment of a calendar whose first day that is: "2026-12-01T20:00".
+[[nodiscard]] std::string momentText(const Date& first, int moment);
+
 /// From and to, minutes of a day; `to` past midnight is more than kDay.
 struct DaySession {
   int from = 0, to = 0;

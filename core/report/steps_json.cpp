@@ -2,12 +2,9 @@
 
 #include "words/render.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
-#include <algorithm>
 #include <array>
-#include <map>
 
 namespace columna {
 namespace {
@@ -68,42 +65,6 @@ Json stepsJson(const StepPlan& plan, const Figure& figure, const Progress& progr
                             {"after", plan.steps[static_cast<size_t>(e.after)].id},
                             {"wait_min", plan.steps[static_cast<size_t>(e.before)].wait},
                             {"why", render(e.why)}});
-  return out;
-}
-
-std::string momentText(const Date& first, int moment) {
-  const Date day(std::chrono::sys_days(first) + std::chrono::days(moment / kDay));
-  return fmt::format("{}T{:02}:{:02}", dateText(day), moment % kDay / 60, moment % 60);
-}
-
-std::vector<PlannedSession> plannedSessions(const StepJobs& jobs, const SearchedPlan& found,
-                                            const OpenTime& time) {
-  std::map<int, PlannedSession> sessions;
-  for (const OpenStretch& s : time.stretches()) {
-    const auto [at, fresh] = sessions.try_emplace(s.session, PlannedSession{s.from, s.to, {}});
-    if (!fresh) at->second.to = s.to;
-  }
-  for (const int job : found.plan.order) {
-    const auto j = static_cast<size_t>(job);
-    int done = 0;
-    for (const OpenStretch& s : found.plan.stretches[j]) {
-      done += s.to - s.from;
-      auto& work = sessions[s.session].work;
-      if (work.empty() || work.back().step != jobs.step[j])
-        work.push_back({jobs.step[j], s.from, s.to, 0, 0, jobs.list.jobs[j].minutes});
-      work.back().to = s.to;
-      work.back().minutes += s.to - s.from;
-      work.back().done = done;
-    }
-  }
-  std::vector<PlannedSession> out;
-  for (auto& [number, session] : sessions) {
-    if (session.work.empty()) continue;
-    std::stable_sort(
-        session.work.begin(), session.work.end(),
-        [](const PlannedSession::Work& a, const PlannedSession::Work& b) { return a.from < b.from; });
-    out.push_back(std::move(session));
-  }
   return out;
 }
 
