@@ -36,7 +36,7 @@ std::string_view id(Bench bench) {
 }
 
 Result<StepBook> readStepBook(std::string_view json, const std::string& file) {
-  constexpr std::array<RuleField<StepBook>, 26> fields{{{"print_sheet", &StepBook::printSheet},
+  constexpr std::array<RuleField<StepBook>, 25> fields{{{"print_sheet", &StepBook::printSheet},
                                                         {"weigh_heaps", &StepBook::weighHeaps},
                                                         {"weigh_heap", &StepBook::weighHeap},
                                                         {"cut_share", &StepBook::cutShare},
@@ -50,7 +50,6 @@ Result<StepBook> readStepBook(std::string_view json, const std::string& file) {
                                                         {"draw_markings", &StepBook::drawMarkings},
                                                         {"draw_marking", &StepBook::drawMarking},
                                                         {"fur_row", &StepBook::furRow},
-                                                        {"hair_row", &StepBook::hairRow},
                                                         {"ahead_part", &StepBook::aheadPart},
                                                         {"cut_flat", &StepBook::cutFlat},
                                                         {"join_flat", &StepBook::joinFlat},

@@ -22,8 +22,7 @@ struct StepBook {
   double printSheet = 0, weighHeaps = 0, weighHeap = 0;
   double makeJoint = 0, gripLimb = 0, laySkeleton = 0, glueStay = 0;
   double stand = 0, photo = 0, drawMarkings = 0, drawMarking = 0;
-  double furRow = 0;  ///< for 100 mm of row
-  double hairRow = 0; ///< a row
+  double furRow = 0; ///< for 100 mm of row
   double aheadPart = 0, cutFlat = 0, joinFlat = 0, trim = 0, lookAgain = 0, record = 0;
   // Shares.
   double cutShare = 0;  ///< of a piece's minutes: measured and cut
