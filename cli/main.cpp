@@ -134,7 +134,8 @@ int main(int argc, char** argv) {
   auto* sessions =
       app.add_subcommand("sessions", "Place the steps into a week's sessions and tell when it ends.");
   sessions->add_option("file", file, "a .columna file")->required();
-  sessions->add_option("--calendar", placing.calendar, "when you work, e.g. \"tue 20:00-21:30, sat 10-12\"");
+  sessions->add_option("--calendar", placing.calendar,
+                       "when you work, \"tue 20:00-21:30, thu 20:00-21:30, sat 10-12\" unless you say");
   sessions->add_option("--from", placing.from, "the first day, e.g. 2026-12-01; today by default");
   sessions->add_option("--ics", placing.ics, "write a calendar file");
   sessions->add_flag("--json", placing.json, "as JSON");

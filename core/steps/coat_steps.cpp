@@ -67,12 +67,10 @@ private:
 
   void flatsCut() {
     for (const auto& [l, count] : flatsOf()) {
-      Step s;
-      s.id = "flats/" + m_.limb(l).id;
-      s.words = say("lay, felt and cut the flat parts of the {}", lowerName(m_.limb(l).name));
+      Step s =
+          m_.onLimb("flats", l, say("lay, felt and cut the flat parts of the {}", lowerName(m_.limb(l).name)),
+                    Bench::FlatFelt);
       s.advice = say("a pair alike by weight");
-      s.bench = Bench::FlatFelt;
-      s.limb = l;
       s.planned = book_.cutFlat * count;
       s.fetch.push_back({Fetch::What::Flat, static_cast<double>(count), say("the patterns from the sheet")});
       if (const double grams = m_.wool(l).flats; grams > 0) {
@@ -103,16 +101,12 @@ private:
       const double grams = w.allCoat ? 0 : w.coat;
       auto& group = groups[static_cast<size_t>(coatGroup(m_.limb(l).kind))];
       if (grams > 0 || p.area + p.coat > 0) {
-        Step s;
-        s.id = "coat/" + m_.limb(l).id;
-        s.words = grams > 0 ? say("coat the {}", lowerName(m_.limb(l).name))
-                            : say("smooth the {}", lowerName(m_.limb(l).name));
-        s.bench = Bench::CoatWool;
-        s.pace = PaceKind::Coat;
-        s.limb = l;
+        Step s = m_.onLimb("coat", l,
+                           grams > 0 ? say("coat the {}", lowerName(m_.limb(l).name))
+                                     : say("smooth the {}", lowerName(m_.limb(l).name)),
+                           Bench::CoatWool, PaceKind::Coat);
         s.build = build;
         s.planned = p.area + p.coat;
-        s.batch = "coat/" + m_.limb(l).family;
         if (grams > 0) {
           s.fetch.push_back({Fetch::What::Coat, grams, say("coat wool")});
           s.goals.push_back(m_.weightGoal(grams));
@@ -143,14 +137,9 @@ private:
 
   void fur(int l, int build, std::vector<int>& group) {
     const LimbWool& w = m_.wool(l);
-    Step s;
-    s.id = "fur/" + m_.limb(l).id;
-    s.words = say("lay the rows on the {}", lowerName(m_.limb(l).name));
-    s.bench = Bench::CoatWool;
-    s.limb = l;
+    Step s = m_.onLimb("fur", l, say("lay the rows on the {}", lowerName(m_.limb(l).name)), Bench::CoatWool);
     s.build = build;
     s.planned = book_.furRow * w.furRows.rows * w.girthMax / kRowMeasured;
-    s.batch = "fur/" + m_.limb(l).family;
     s.fetch.push_back({Fetch::What::Coat, w.fur, say("fur, feathers or yarn")});
     s.goals.push_back(m_.weightGoal(w.fur));
     s.goals.push_back({Goal::What::Count, static_cast<double>(w.furRows.rows), 0, 0, say("rows")});
@@ -167,9 +156,7 @@ private:
       if (build.kind != BuildStep::Kind::Mark) continue;
       const MarkedArea& area = m_.plan.wool->markings[static_cast<size_t>(build.pad)];
       Step s;
-      std::string slug = area.name;
-      std::replace(slug.begin(), slug.end(), ' ', '-');
-      s.id = "mark/" + slug;
+      s.id = "mark/" + slug(area.name);
       s.words = build.words;
       s.bench = Bench::CoatWool;
       s.pace = PaceKind::Coat;
@@ -198,11 +185,8 @@ private:
     const int head = m_.first(LimbKind::Head);
     for (const auto& [l, count] : flatsOf()) {
       if (l == head && m_.face) continue; // with the ears, at the face
-      Step s;
-      s.id = "flats-on/" + m_.limb(l).id;
-      s.words = say("join the flat parts to the {}", lowerName(m_.limb(l).name));
-      s.bench = Bench::CoatWool;
-      s.limb = l;
+      Step s = m_.onLimb("flats-on", l, say("join the flat parts to the {}", lowerName(m_.limb(l).name)),
+                         Bench::CoatWool);
       s.planned = book_.joinFlat * count;
       s.cautions.push_back(Caution::Needle);
       const int step = m_.list.add(std::move(s));

@@ -29,6 +29,9 @@ struct Making {
   [[nodiscard]] std::optional<int> of(const char* verb, int l) const;
   /// The last of what is done to a limb before its coat.
   [[nodiscard]] std::optional<int> cored(int l) const;
+  /// "verb/limb", one of a batch with the limb's twin.
+  [[nodiscard]] Step onLimb(const char* verb, int l, Said words, Bench bench,
+                            PaceKind pace = PaceKind::Around) const;
   /// What dries after a step, where there is such a thing.
   void dries(Step& step, const std::string& id) const;
   /// What parts are set with: the maker's, or the first there is.
@@ -36,6 +39,9 @@ struct Making {
   [[nodiscard]] Goal weightGoal(double grams) const;
   [[nodiscard]] Goal girthGoal(double girth, double along, Said words) const;
 };
+
+/// A name as part of an id: "left foreleg" as "left-foreleg".
+[[nodiscard]] std::string slug(std::string text);
 
 /// Of one limb's minutes: what is wound, padded, skinned and laid as its coat.
 struct LimbMinutes {

@@ -163,20 +163,20 @@ Fitting fitting(const StepPlan& plan, const StepJobs& jobs, int minutes) {
     const Step& s = plan.steps[static_cast<size_t>(jobs.step[j])];
     rule.key.push_back(s.wait >= kLongWait ? -kFirst : 0);
   }
-  const Placement placed_ = placed(jobs.list, Links(jobs.list), time, inTurn, rule, true);
+  const Placement fit = placed(jobs.list, Links(jobs.list), time, inTurn, rule, true);
   int used = 0;
   for (size_t j = 0; j < jobs.list.jobs.size(); ++j) {
-    if (placed_.begin[j] < 0) continue;
+    if (fit.begin[j] < 0) continue;
     int spent = 0;
-    for (const OpenStretch& s : placed_.stretches[j]) spent += s.to - s.from;
+    for (const OpenStretch& s : fit.stretches[j]) spent += s.to - s.from;
     used += spent;
     out.pieces.push_back(
-        {jobs.step[j], placed_.begin[j] - jobs.list.now, spent, spent == jobs.list.jobs[j].minutes});
+        {jobs.step[j], fit.begin[j] - jobs.list.now, spent, spent == jobs.list.jobs[j].minutes});
   }
   std::sort(out.pieces.begin(), out.pieces.end(),
             [](const Fitting::Piece& a, const Fitting::Piece& b) { return a.begin < b.begin; });
-  out.layMinutes = placed_.layMinutes;
-  out.left = std::max(0, time.between(jobs.list.now, jobs.list.now + minutes) - used - placed_.layMinutes);
+  out.layMinutes = fit.layMinutes;
+  out.left = std::max(0, time.between(jobs.list.now, jobs.list.now + minutes) - used - fit.layMinutes);
   return out;
 }
 

@@ -31,6 +31,26 @@ std::optional<int> Making::cored(int l) const {
   return std::nullopt;
 }
 
+Step Making::onLimb(const char* verb, int l, Said words, Bench bench, PaceKind pace) const {
+  Step s;
+  s.id = std::string(verb) + "/" + limb(l).id;
+  s.words = std::move(words);
+  s.bench = bench;
+  s.pace = pace;
+  s.limb = l;
+  s.batch = std::string(verb) + "/" + limb(l).family;
+  return s;
+}
+
+std::string slug(std::string text) {
+  std::erase(text, ',');
+  for (char& c : text) {
+    if (c == ' ' || c == '/') c = '-';
+    if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
+  }
+  return text;
+}
+
 void Making::dries(Step& step, const std::string& id) const {
   const Drying* found = catalog.drying.find(id);
   if (!found || 60 * found->load.y() <= step.wait) return;

@@ -8,16 +8,6 @@
 namespace columna {
 namespace {
 
-/// "left foreleg" as part of an id.
-std::string slug(std::string text) {
-  for (char& c : text) {
-    if (c == ' ' || c == '/') c = '-';
-    if (c == ',') c = '-';
-    if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
-  }
-  return text;
-}
-
 class WireSteps {
 public:
   explicit WireSteps(Making& m) : m_(m), pace_(m.catalog.pace) {}
@@ -150,13 +140,9 @@ private:
     if (m_.project.wool.grip == WireGrip::None) return;
     for (int l = 0; l < m_.limbs(); ++l) {
       if (!m_.wired(l)) continue;
-      Step s;
-      s.id = "grip/" + m_.limb(l).id;
-      s.words = say("put the grip on the wire of the {}", lowerName(m_.limb(l).name));
-      s.bench = Bench::Wire;
+      Step s = m_.onLimb("grip", l, say("put the grip on the wire of the {}", lowerName(m_.limb(l).name)),
+                         Bench::Wire);
       s.planned = m_.book().gripLimb;
-      s.limb = l;
-      s.batch = "grip/" + m_.limb(l).family;
       s.fetch.push_back({Fetch::What::Tool, 0, Name(word(m_.project.wool.grip))});
       const int step = m_.list.add(std::move(s));
       m_.list.after(step, m_.list.find("lay/skeleton"), say("bends are checked on bare wire"));

@@ -64,14 +64,9 @@ private:
   void digits(int l) {
     const double minutes = parts_[static_cast<size_t>(l)].time.digits;
     if (minutes <= 0) return;
-    Step s;
-    s.id = "digits/" + m_.limb(l).id;
-    s.words = say("wrap the toes or fingers of the {}", lowerName(m_.limb(l).name));
-    s.bench = Bench::CoatWool;
-    s.pace = PaceKind::Digits;
-    s.limb = l;
+    Step s = m_.onLimb("digits", l, say("wrap the toes or fingers of the {}", lowerName(m_.limb(l).name)),
+                       Bench::CoatWool, PaceKind::Digits);
     s.planned = minutes;
-    s.batch = "digits/" + m_.limb(l).family;
     s.fetch.push_back({Fetch::What::Tool, 0, say("wisps of the heap, and tweezers")});
     s.goals.push_back(
         {Goal::What::Count, static_cast<double>(m_.limb(l).digits), 0, 0, say("toes or fingers")});
@@ -83,14 +78,9 @@ private:
 
   Step woolStep(const char* verb, int b, Fetch::What what, double grams) {
     const BuildStep& build = builds_[static_cast<size_t>(b)];
-    Step s;
-    s.id = std::string(verb) + "/" + m_.limb(build.limb).id;
-    s.words = build.words;
-    s.limb = build.limb;
+    Step s = m_.onLimb(verb, build.limb, build.words,
+                       what == Fetch::What::Core ? Bench::CoreWool : Bench::CoatWool, paceOf(build.limb));
     s.build = b;
-    s.bench = what == Fetch::What::Core ? Bench::CoreWool : Bench::CoatWool;
-    s.pace = paceOf(build.limb);
-    s.batch = std::string(verb) + "/" + m_.limb(build.limb).family;
     if (grams > 0) {
       s.fetch.push_back({what, grams, what == Fetch::What::Core ? say("core wool") : say("coat wool")});
       s.goals.push_back(m_.weightGoal(grams));
@@ -101,7 +91,6 @@ private:
   void wind(int b) {
     const int l = builds_[static_cast<size_t>(b)].limb;
     const LimbMinutes& p = parts_[static_cast<size_t>(l)];
-    const LimbWool& w = m_.wool(l);
     Step s = woolStep("wind", b, woolOf(l), builds_[static_cast<size_t>(b)].grams);
     s.planned = book_.windShare * p.wound + p.time.part / 2;
     const Girth* at = thickest(m_.wool(l));
@@ -114,28 +103,23 @@ private:
       }
     const int step = m_.list.add(std::move(s));
     m_.list.after(step, weigh_, say("what is weighed before comes out alike left and right"));
-    firm(l, w, p, step);
+    firm(l, (1 - book_.windShare) * p.wound);
   }
 
-  void firm(int l, const LimbWool& w, const LimbMinutes& p, int wound) {
-    Step s;
-    s.id = "firm/" + m_.limb(l).id;
-    s.words = say("firm the {}", lowerName(m_.limb(l).name));
-    s.bench = benchOf(l);
-    s.pace = paceOf(l);
-    s.limb = l;
-    s.planned = (1 - book_.windShare) * p.wound + (w.skin > 0 ? 0 : p.time.part / 2);
-    if (w.skin <= 0) s.planned += p.skin;
-    s.batch = "firm/" + m_.limb(l).family;
+  /// With so many minutes, and those of a skin that has no heap of its own.
+  void firm(int l, double minutes) {
+    const LimbMinutes& p = parts_[static_cast<size_t>(l)];
+    const LimbWool& w = m_.wool(l);
+    Step s = m_.onLimb("firm", l, say("firm the {}", lowerName(m_.limb(l).name)), benchOf(l), paceOf(l));
+    s.planned = minutes + (w.skin > 0 ? 0 : p.time.part / 2 + p.skin);
     for (const NeedleStage& stage : w.needles.stages)
       if (stage.stage == "firm")
         s.fetch.push_back(
             {Fetch::What::Tool, 0, say("needle {}, mat and finger guards", AsIs(stage.needle))});
-    const Girth* at = thickest(m_.wool(l));
-    if (at && at->felted > 0) s.goals.push_back(m_.girthGoal(at->felted, at->along, say("felted")));
+    felted(s);
     s.cautions = {Caution::Needle, Caution::Hands};
     const int step = m_.list.add(std::move(s));
-    m_.list.after(step, wound, say("what is not wound cannot be firmed"));
+    m_.list.after(step, m_.of("wind", l), say("what is not wound cannot be firmed"));
   }
 
   void ready(int l) {
@@ -144,31 +128,22 @@ private:
       if (fit.limb != l || fit.placed <= 0) continue;
       auto into = m_.of("wind", l);
       if (!into) {
-        Step s;
-        s.id = "wind/" + m_.limb(l).id;
-        s.words = say("set the core that is there into the {}", lowerName(m_.limb(l).name));
-        s.bench = Bench::CoreWool;
-        s.pace = paceOf(l);
-        s.limb = l;
+        Step s =
+            m_.onLimb("wind", l, say("set the core that is there into the {}", lowerName(m_.limb(l).name)),
+                      Bench::CoreWool, paceOf(l));
         into = m_.list.add(std::move(s));
       }
       m_.list.at(*into).fetch.push_back({Fetch::What::Ready, fit.grams, say("the core that is there")});
     }
     // Felting that no heap of its own stands for goes with what there is of the limb.
     const LimbMinutes& p = parts_[static_cast<size_t>(l)];
-    if (!m_.of("firm", l) && p.time.felting + p.time.part > 0) {
-      Step s;
-      s.id = "firm/" + m_.limb(l).id;
-      s.words = say("firm the {}", lowerName(m_.limb(l).name));
-      s.bench = benchOf(l);
-      s.pace = paceOf(l);
-      s.limb = l;
-      s.planned = p.wound + p.time.part / 2 + (m_.wool(l).skin > 0 ? 0 : p.time.part / 2 + p.skin);
-      s.batch = "firm/" + m_.limb(l).family;
-      s.cautions = {Caution::Needle, Caution::Hands};
-      const int step = m_.list.add(std::move(s));
-      m_.list.after(step, m_.of("wind", l), say("what is not wound cannot be firmed"));
-    }
+    if (!m_.of("firm", l) && p.time.felting + p.time.part > 0) firm(l, p.wound + p.time.part / 2);
+  }
+
+  /// What a tape reads when it is firm.
+  void felted(Step& s) const {
+    const Girth* at = thickest(m_.wool(s.limb));
+    if (at && at->felted > 0) s.goals.push_back(m_.girthGoal(at->felted, at->along, say("felted")));
   }
 
   void pad(int b) {
@@ -178,11 +153,8 @@ private:
     const LimbMinutes& p = parts_[static_cast<size_t>(l)];
     const Pad& pad = m_.wool(l).pads[static_cast<size_t>(build.pad)];
     Step s = woolStep("pad", b, woolOf(l), build.grams);
-    std::string place = pad.place;
-    std::erase(place, ',');
-    std::replace(place.begin(), place.end(), ' ', '-');
-    s.id += "/" + place;
-    s.batch += "/" + place;
+    s.id += "/" + slug(pad.place);
+    s.batch += "/" + slug(pad.place);
     s.planned = p.padVolume > 0 ? p.pads * pad.volume * pad.count / p.padVolume : 0;
     s.cautions.push_back(Caution::Needle);
     const int step = m_.list.add(std::move(s));
@@ -202,8 +174,7 @@ private:
     const LimbMinutes& p = parts_[static_cast<size_t>(l)];
     Step s = woolStep("skin", b, woolOf(l), build.grams);
     s.planned = p.skin + p.time.part / 2;
-    const Girth* at = thickest(m_.wool(l));
-    if (at && at->felted > 0) s.goals.push_back(m_.girthGoal(at->felted, at->along, say("felted")));
+    felted(s);
     s.cautions.push_back(Caution::Needle);
     const int step = m_.list.add(std::move(s));
     m_.list.after(step, m_.of("firm", l), say("a skin closes what is firm"));
@@ -222,14 +193,9 @@ private:
     if (trunk < 0 || l == trunk) return;
     const auto body = m_.cored(trunk);
     const auto put = [&](const char* verb, Said words, const std::string& glue) {
-      Step s;
-      s.id = std::string(verb) + "/" + m_.limb(l).id;
-      s.words = std::move(words);
-      s.bench = glue.empty() ? Bench::Wire : Bench::Glue;
-      s.limb = l;
+      Step s = m_.onLimb(verb, l, std::move(words), glue.empty() ? Bench::Wire : Bench::Glue);
       s.planned = book_.makeJoint;
       s.pausable = glue.empty();
-      s.batch = std::string(verb) + "/" + m_.limb(l).family;
       for (const Join& join : m_.plan.joins)
         if (join.kind != "skewer" && std::find(join.limbs.begin(), join.limbs.end(), l) != join.limbs.end())
           s.advice = join.text;
@@ -350,7 +316,8 @@ LimbMinutes limbMinutes(const Making& m, int l) {
   p.coat = each * coat;
   p.skin = each * skin;
   p.pads = each * pads;
-  p.wound = p.time.felting - p.coat - p.skin - p.pads;
+  // The parts may add up to a rounding more than the whole.
+  p.wound = std::max(0.0, p.time.felting - p.coat - p.skin - p.pads);
   return p;
 }
 
