@@ -98,6 +98,11 @@ private:
   std::filesystem::path folder_;
 };
 
+/// One of the data files of the work: "pace.json".
+inline std::string workFile(const std::string& name) {
+  return Scratch::read((std::filesystem::path(COLUMNA_DATA_DIR) / "work" / name).string());
+}
+
 /// A figure of one straight bone along x, for closed forms.
 inline std::string rodPattern(double length, double across0, double deep0, double across1, double deep1) {
   const auto n = [](double v) { return std::to_string(v); };

@@ -15,8 +15,7 @@ using namespace columna::test;
 namespace {
 
 const HandPrior& prior() {
-  static const HandPrior it =
-      readHandPrior(Scratch::read(std::string(COLUMNA_DATA_DIR) + "/work/hand.json"), "hand.json").value();
+  static const HandPrior it = readHandPrior(workFile("hand.json"), "hand.json").value();
   return it;
 }
 
@@ -205,7 +204,7 @@ TEST(Hand, WhatIsNoNumberOrOfAnotherFigureIsLeftOut) {
 }
 
 TEST(Hand, ItsPriorIsReadOrRefused) {
-  const std::string good = Scratch::read(std::string(COLUMNA_DATA_DIR) + "/work/hand.json");
+  const std::string good = workFile("hand.json");
   ASSERT_TRUE(readHandPrior(good, "hand.json"));
   auto json = nlohmann::json::parse(good);
   json["tails"]["value"] = 0;

@@ -179,7 +179,7 @@ TEST(Steps, OfAnAnimalWithoutAHeadHaveItsFaceInOne) {
 }
 
 TEST(Steps, TheirBookIsReadOrRefused) {
-  const std::string good = Scratch::read(std::string(COLUMNA_DATA_DIR) + "/work/steps.json");
+  const std::string good = workFile("steps.json");
   const auto book = readStepBook(good, "steps.json");
   ASSERT_TRUE(book);
   EXPECT_GT(book->layOut[static_cast<size_t>(Bench::CoatWool)], 0);
