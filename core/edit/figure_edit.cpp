@@ -56,6 +56,12 @@ Project usedFor(Project project, Use use) {
   return project;
 }
 
+Result<Project> workedOn(Project project, const MakeWish& wish) {
+  if (const auto week = weekOf(wish); !week) return week.problem();
+  project.make = wish;
+  return project;
+}
+
 Project finishedAs(Project project, Finish finish) {
   project.finish = finish;
   return project;

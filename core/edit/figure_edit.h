@@ -28,6 +28,8 @@ namespace columna::edit {
 
 [[nodiscard]] Project constructedAs(Project project, Construction construction);
 [[nodiscard]] Project usedFor(Project project, Use use);
+/// When it is worked on. Error: what is no week, no day, or cannot be kept.
+[[nodiscard]] Result<Project> workedOn(Project project, const MakeWish& wish);
 [[nodiscard]] Project finishedAs(Project project, Finish finish);
 [[nodiscard]] Project shownIn(Project project, UnitSystem units);
 

@@ -13,12 +13,6 @@ constexpr std::array<std::string_view, 7> kDays{"mon", "tue", "wed", "thu", "fri
 constexpr int kLongestHours = 12;
 constexpr int kLongestSession = kLongestHours * 60;
 
-std::string_view trimmed(std::string_view text) {
-  while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
-  while (!text.empty() && (text.back() == ' ' || text.back() == '\t')) text.remove_suffix(1);
-  return text;
-}
-
 std::optional<int> wholeOf(std::string_view text) {
   int out = 0;
   const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), out);
@@ -29,7 +23,7 @@ std::optional<int> wholeOf(std::string_view text) {
 
 /// "20:00", "10": minutes of the day.
 std::optional<int> clockOf(std::string_view text) {
-  text = trimmed(text);
+  text = withoutSpace(text);
   const size_t colon = text.find(':');
   const auto hour = wholeOf(text.substr(0, colon));
   const auto minute = colon == std::string_view::npos ? std::optional(0) : wholeOf(text.substr(colon + 1));
@@ -58,6 +52,12 @@ std::optional<Problem> sessionsProblem(std::vector<DaySession> sessions, const W
 
 } // namespace
 
+std::string_view withoutSpace(std::string_view text) {
+  while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
+  while (!text.empty() && (text.back() == ' ' || text.back() == '\t')) text.remove_suffix(1);
+  return text;
+}
+
 std::optional<Date> dateOf(std::string_view text) {
   if (text.size() != 10 || text[4] != '-' || text[7] != '-') return std::nullopt;
   const auto year = wholeOf(text.substr(0, 4));
@@ -79,22 +79,33 @@ std::string momentText(const Date& first, int moment) {
   return fmt::format("{}T{:02}:{:02}", dateText(day), moment % kDay / 60, moment % 60);
 }
 
+std::optional<DaySession> readDaySession(std::string_view text) {
+  const size_t dash = text.find('-');
+  if (dash == std::string_view::npos) return std::nullopt;
+  const auto from = clockOf(text.substr(0, dash));
+  const auto to = clockOf(text.substr(dash + 1));
+  if (!from || !to || *from >= kDay) return std::nullopt;
+  return DaySession{*from, *to};
+}
+
+std::string daySessionText(const DaySession& session) {
+  return clockText(session.from) + "-" + (session.to == kDay ? "24:00" : clockText(session.to));
+}
+
 Result<std::vector<WeeklySession>> readWeek(std::string_view text) {
   std::vector<WeeklySession> out;
   const Said remedy = say("write it as {}", AsIs("tue 20:00-21:30, sat 10-12"));
-  while (!trimmed(text).empty()) {
+  while (!withoutSpace(text).empty()) {
     const size_t comma = text.find(',');
-    const std::string_view one = trimmed(text.substr(0, comma));
+    const std::string_view one = withoutSpace(text.substr(0, comma));
     text = comma == std::string_view::npos ? std::string_view() : text.substr(comma + 1);
     const Problem bad{say("“{}” is no day and time", AsIs(std::string(one))), "", remedy};
     const size_t space = one.find(' ');
-    const size_t dash = one.find('-');
-    if (space == std::string_view::npos || dash == std::string_view::npos || dash < space) return bad;
+    if (space == std::string_view::npos) return bad;
     const auto day = std::find(kDays.begin(), kDays.end(), one.substr(0, space));
-    const auto from = clockOf(one.substr(space + 1, dash - space - 1));
-    const auto to = clockOf(one.substr(dash + 1));
-    if (day == kDays.end() || !from || !to || *from >= kDay) return bad;
-    out.push_back({static_cast<int>(day - kDays.begin()), {*from, *to}});
+    const auto session = readDaySession(one.substr(space + 1));
+    if (day == kDays.end() || !session) return bad;
+    out.push_back({static_cast<int>(day - kDays.begin()), *session});
   }
   if (auto wrong = weekProblem({out, {}})) return *wrong;
   return out;
@@ -103,8 +114,8 @@ Result<std::vector<WeeklySession>> readWeek(std::string_view text) {
 std::string weekText(const std::vector<WeeklySession>& week) {
   std::string out;
   for (const WeeklySession& s : week)
-    out += fmt::format("{}{} {}-{}", out.empty() ? "" : ", ", kDays[static_cast<size_t>(s.day)],
-                       clockText(s.time.from), clockText(s.time.to));
+    out += fmt::format("{}{} {}", out.empty() ? "" : ", ", kDays[static_cast<size_t>(s.day)],
+                       daySessionText(s.time));
   return out;
 }
 

@@ -55,6 +55,12 @@ struct WorkWeek {
   [[nodiscard]] bool operator==(const WorkWeek&) const = default;
 };
 
+/// "20:00-21:30", "10-12", and past midnight "22:00-24:00"; nothing for what is none.
+[[nodiscard]] std::optional<DaySession> readDaySession(std::string_view text);
+[[nodiscard]] std::string daySessionText(const DaySession& session);
+/// Text without the blanks round it.
+[[nodiscard]] std::string_view withoutSpace(std::string_view text);
+
 /// "tue 20:00-21:30, sat 10-12". Errors name what is not a session, one that ends before it begins, one
 /// longer than half a day, two that overlap, none at all.
 [[nodiscard]] Result<std::vector<WeeklySession>> readWeek(std::string_view text);

@@ -8,6 +8,7 @@
 #include "head/head_wish.h"
 #include "hold/loads.h"
 #include "make/finish.h"
+#include "make/make_wish.h"
 #include "measure/quantity.h"
 #include "project/stance.h"
 #include "wire/material.h"
@@ -91,6 +92,7 @@ struct Project {
   std::map<std::string, std::vector<std::vector<std::string>>> routes; ///< by a group's name: settled routes
   WoolWish wool;                                 ///< wool at hand, test ball, markings, what was measured
   FaceWish face;                                 ///< pads, eyes and ears of its own, and pins measured
+  MakeWish make;                                 ///< when it is worked on
   Stances stances;                               ///< poses, how it is held up, and who bends it
   std::set<std::string> untied;                  ///< pairs ("foreleg") whose sides the maker changes apart
   std::shared_ptr<const nlohmann::json> unknown; ///< the file as read, if any, so that keys of others survive
@@ -113,7 +115,7 @@ struct Project {
 };
 
 /// Whether the plans of two projects are the same: nothing of them follows from the name, the units, the
-/// stances, the pictures, or from which pairs change apart.
+/// stances, the pictures, from when it is worked on, or from which pairs change apart.
 [[nodiscard]] bool samePlan(const Project& a, const Project& b);
 
 } // namespace columna

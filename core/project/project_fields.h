@@ -4,6 +4,7 @@
 
 #include "anatomy/study_fields.h"
 #include "head/wish_fields.h"
+#include "make/make_fields.h"
 #include "measure/gauge.h"
 #include "project/project.h"
 #include "wire/wire_fields.h"
@@ -163,6 +164,7 @@ struct Table<Project> {
       field("face", &Project::face)
           .about(
               "what is changed of the animal's face, the eyes that are taken, and what was measured of it"),
+      field("make", &Project::make).about("when it is worked on"),
       field("untied", &Project::untied).always().about("pairs whose sides are changed apart")};
 };
 
