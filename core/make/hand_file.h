@@ -1,0 +1,56 @@
+// What a maker's records have shown of their hand, figure by figure: evidence, from which the hand is learnt
+// anew each time. One file in the maker's own folder; nothing of it leaves the machine.
+#pragma once
+
+#include "measure/result.h"
+#include "words/said.h"
+
+#include <map>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace columna {
+
+/// What readings may show beside the pace; the words of the file.
+enum class FactorKind { WireCut, LimbLength, FeltDensity };
+inline constexpr int kFactorKinds = 3;
+[[nodiscard]] std::string_view id(FactorKind kind);
+
+/// A step that was done and timed.
+struct TimedStep {
+  std::string kind;   ///< of work, by its id
+  double ratio = 0;   ///< ln(minutes / planned)
+  double planned = 0; ///< minutes
+  [[nodiscard]] bool operator==(const TimedStep&) const = default;
+};
+
+struct HandFigure {
+  std::string project; ///< the id of its record
+  std::string name, pattern;
+  std::string date; ///< of its first entry: figures are in the order they were begun
+  std::vector<TimedStep> paces;
+  std::map<std::string, std::vector<double>> factors; ///< by a factor's id, as it is reckoned
+  bool struck = false;                                ///< the maker's word: it does not count
+  [[nodiscard]] bool operator==(const HandFigure&) const = default;
+};
+
+struct HandEvidence {
+  std::vector<HandFigure> figures; ///< by their dates
+  bool off = false;                ///< the maker's word: the usual hand is taken
+};
+
+/// Errors: not a hand file, a newer one, a ratio or a number out of all reason.
+[[nodiscard]] Result<HandEvidence> readHandEvidence(std::string_view json, const std::string& file);
+[[nodiscard]] std::string handEvidenceText(const HandEvidence& hand);
+
+/// What is wrong with one of a newer program.
+[[nodiscard]] Said newerHand();
+
+/// Puts a figure in the place of what was known of it; struck out it stays struck out.
+void takeIn(HandEvidence& hand, HandFigure figure);
+
+/// Those that count besides a project's own, oldest first.
+[[nodiscard]] std::vector<const HandFigure*> counting(const HandEvidence& hand, const std::string& but);
+
+} // namespace columna
