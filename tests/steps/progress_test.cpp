@@ -1,63 +1,14 @@
 // How far the work is, from its record, and what can be done now.
-#include "support.h"
+#include "written_record.h"
 
 #include "make/session_search.h"
 #include "steps/progress.h"
 #include "steps/steps_of.h"
 
-#include <fmt/format.h>
-
 using namespace columna;
 using namespace columna::test;
 
 namespace {
-
-constexpr std::int64_t kStart = 1'764'000'000;
-
-std::string stampAt(std::int64_t seconds) {
-  const auto day = seconds / 86400;
-  const Date date{std::chrono::sys_days{std::chrono::days(day)}};
-  const auto rest = seconds % 86400;
-  return fmt::format("{}T{:02}:{:02}:{:02}Z", dateText(date), rest / 3600, rest % 3600 / 60, rest % 60);
-}
-
-/// A record that is written as the work goes.
-class Writing {
-public:
-  std::vector<Entry> entries;
-  Entry& add(EntryKind kind, const std::string& step, double minute) {
-    Entry e;
-    e.n = static_cast<int>(entries.size()) + 1;
-    e.id = "e" + std::to_string(e.n);
-    e.at = stampAt(kStart + std::llround(60 * minute));
-    e.kind = kind;
-    e.step = step;
-    entries.push_back(e);
-    return entries.back();
-  }
-};
-
-std::int64_t at(double minute) { return kStart + std::llround(60 * minute); }
-
-/// Print, shape, stay that dries eight hours, wind.
-StepPlan four() {
-  StepPlan out;
-  const auto add = [&](const char* id, double minutes, double wait, Bench bench) {
-    Step s;
-    s.id = id;
-    s.planned = minutes;
-    s.wait = wait;
-    s.bench = bench;
-    s.pausable = wait <= 0;
-    out.steps.push_back(s);
-  };
-  add("print/sheet", 10, 0, Bench::Paper);
-  add("shape/spine", 30, 0, Bench::Wire);
-  add("stay/hips", 3, 480, Bench::Glue);
-  add("wind/trunk", 60, 0, Bench::CoreWool);
-  out.edges = {{0, 1, say("a")}, {1, 2, say("b")}, {2, 3, say("c")}};
-  return out;
-}
 
 StepState stateOf(const StepPlan& plan, const Progress& p, const char* id) {
   return p.steps[static_cast<size_t>(*plan.find(id))].state;
@@ -66,8 +17,8 @@ StepState stateOf(const StepPlan& plan, const Progress& p, const char* id) {
 } // namespace
 
 TEST(Progress, GoesByTheRecordAlone) {
-  const StepPlan plan = four();
-  Writing w;
+  const StepPlan plan = fourSteps();
+  WrittenRecord w;
   Progress p = progressOf(plan, w.entries, at(0));
   EXPECT_EQ(stateOf(plan, p, "print/sheet"), StepState::Ready);
   EXPECT_EQ(stateOf(plan, p, "shape/spine"), StepState::Later);
@@ -93,18 +44,18 @@ TEST(Progress, GoesByTheRecordAlone) {
   EXPECT_EQ(stateOf(plan, p, "stay/hips"), StepState::Done);
   EXPECT_EQ(stateOf(plan, p, "wind/trunk"), StepState::Ready);
   // Withdrawn it is not done after all; and withdrawing that brings it back.
-  w.add(EntryKind::Withdraw, "", 600).of = w.entries[5].id;
+  w.withdraw(5, 600);
   p = progressOf(plan, w.entries, at(700));
   EXPECT_EQ(stateOf(plan, p, "stay/hips"), StepState::Ready);
   EXPECT_EQ(stateOf(plan, p, "wind/trunk"), StepState::Later);
-  w.add(EntryKind::Withdraw, "", 601).of = w.entries[6].id;
+  w.withdraw(6, 601);
   p = progressOf(plan, w.entries, at(700));
   EXPECT_EQ(stateOf(plan, p, "wind/trunk"), StepState::Ready);
 }
 
 TEST(Progress, LeftOutHoldsNothingUpAndClocksSetBackGiveNoMinutes) {
-  const StepPlan plan = four();
-  Writing w;
+  const StepPlan plan = fourSteps();
+  WrittenRecord w;
   w.add(EntryKind::LeaveOut, "print/sheet", 0);
   w.add(EntryKind::LeaveOut, "shape/spine", 0);
   w.add(EntryKind::LeaveOut, "stay/hips", 0);
@@ -128,8 +79,8 @@ TEST(Progress, LeftOutHoldsNothingUpAndClocksSetBackGiveNoMinutes) {
 }
 
 TEST(Progress, WhatIsLeftIsPlacedAfterWhatDries) {
-  const StepPlan plan = four();
-  Writing w;
+  const StepPlan plan = fourSteps();
+  WrittenRecord w;
   w.add(EntryKind::Done, "print/sheet", 10);
   w.add(EntryKind::Done, "shape/spine", 40);
   w.add(EntryKind::Done, "stay/hips", 45);

@@ -1,0 +1,160 @@
+#include "steps/at_bench.h"
+
+#include "words/render.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace columna {
+namespace {
+
+constexpr double kSlip = 3;         ///< times its goal
+constexpr double kAlongPlaces = 10; ///< places along a limb are told apart to 0.1 mm
+constexpr std::int64_t kSecondsToDry = 60;
+
+bool over(const StepProgress& p) {
+  return p.state == StepState::Done || p.state == StepState::Drying || p.state == StepState::LeftOut;
+}
+
+Said amount(const Goal& goal, double value) {
+  switch (goal.what) {
+  case Goal::What::Weight:
+    return say("{}", Mass(value));
+  case Goal::What::Count:
+    return say("{}", Number(value, 0));
+  case Goal::What::Long:
+  case Goal::What::Round:
+    break;
+  }
+  return say("{}", Length(value, 0));
+}
+
+} // namespace
+
+std::optional<int> nextStep(const StepPlan& plan, const Progress& progress, const std::vector<int>& order,
+                            const std::set<std::string>& putOff) {
+  const auto state = [&](int step) { return progress.steps[static_cast<size_t>(step)].state; };
+  std::vector<int> all = order;
+  for (size_t i = 0; i < plan.steps.size(); ++i) all.push_back(static_cast<int>(i));
+  for (const int step : all)
+    if (state(step) == StepState::UnderWay && !putOff.contains(plan.steps[static_cast<size_t>(step)].id))
+      return step;
+  for (const bool late : {false, true})
+    for (const int step : all)
+      if ((state(step) == StepState::Ready || (late && state(step) == StepState::UnderWay)) &&
+          putOff.contains(plan.steps[static_cast<size_t>(step)].id) == late)
+        return step;
+  return std::nullopt;
+}
+
+std::vector<DryingStep> dryingNow(const StepPlan& plan, const Progress& progress) {
+  std::vector<DryingStep> out;
+  for (size_t i = 0; i < plan.steps.size(); ++i) {
+    const StepProgress& p = progress.steps[i];
+    if (p.state != StepState::Drying) continue;
+    const Step& s = plan.steps[i];
+    DryingStep d{static_cast<int>(i),
+                 p.ended,
+                 p.ended + std::llround(kSecondsToDry * s.waitLow),
+                 p.ended + std::llround(kSecondsToDry * s.wait),
+                 {}};
+    for (const StepEdge& e : plan.edges)
+      if (e.before == d.step && !over(progress.steps[static_cast<size_t>(e.after)]))
+        d.holds.push_back(e.after);
+    out.push_back(std::move(d));
+  }
+  std::stable_sort(out.begin(), out.end(),
+                   [](const DryingStep& a, const DryingStep& b) { return a.until < b.until; });
+  return out;
+}
+
+double woolOn(const StepPlan& plan, const Progress& progress, const std::vector<BuildStep>& build) {
+  std::vector<char> on(build.size(), 0);
+  for (size_t i = 0; i < plan.steps.size(); ++i)
+    if (const int b = plan.steps[i].build; b >= 0 && b < static_cast<int>(build.size()))
+      on[static_cast<size_t>(b)] = over(progress.steps[i]) ? 1 : 0;
+  const auto first = std::find(on.begin(), on.end(), 0);
+  return first == on.end() ? buildTotal(build) : build[static_cast<size_t>(first - on.begin())].from;
+}
+
+EntryKind readingOf(Goal::What what) {
+  constexpr std::array<EntryKind, 4> kinds{EntryKind::WeightRead, EntryKind::LengthRead, EntryKind::GirthRead,
+                                           EntryKind::CountRead};
+  return kinds[static_cast<size_t>(what)];
+}
+
+bool meets(const Goal& goal, double value) {
+  constexpr double rounding = 1e-9;
+  return std::abs(value - goal.value) <= goal.within + rounding;
+}
+
+bool farOff(const Goal& goal, double value) {
+  return goal.value > 0 && (value >= kSlip * goal.value || value <= goal.value / kSlip);
+}
+
+std::string goalMark(const Step& step, const Goal& goal) {
+  const auto alike = std::count_if(step.goals.begin(), step.goals.end(), [&](const Goal& g) {
+    return g.what == goal.what &&
+           std::lround(g.along * kAlongPlaces) == std::lround(goal.along * kAlongPlaces);
+  });
+  return alike > 1 ? render(goal.words) : std::string();
+}
+
+Readings::Readings(const std::vector<Entry>& entries) {
+  const std::set<std::string> gone = withdrawn(entries);
+  for (const Entry& e : entries)
+    if (e.value && !e.step.empty() && !gone.contains(e.id))
+      for (const std::string& text : {std::string(), e.text})
+        last_[{e.step, e.kind, std::lround(e.along.value_or(0) * kAlongPlaces), text}] = e;
+}
+
+const Entry* Readings::of(const Step& step, const Goal& goal) const {
+  const auto found = last_.find(
+      {step.id, readingOf(goal.what), std::lround(goal.along * kAlongPlaces), goalMark(step, goal)});
+  return found == last_.end() ? nullptr : &found->second;
+}
+
+std::vector<Finding> makeFindings(const StepPlan& plan, const Figure& figure, const Progress& progress,
+                                  const std::vector<Entry>& entries) {
+  std::vector<Finding> out;
+  const auto add = [&](Level level, const Step& s, Said text, Said brief) {
+    Finding f;
+    f.level = level;
+    f.where = s.limb >= 0 ? figure.limbs[static_cast<size_t>(s.limb)].id : "figure";
+    f.text = std::move(text);
+    f.brief = std::move(brief);
+    out.push_back(std::move(f));
+  };
+  const Readings readings(entries);
+  for (const Step& s : plan.steps)
+    for (const Goal& g : s.goals) {
+      const Entry* read = readings.of(s, g);
+      if (!read || read->by == EntryBy::StandIn || meets(g, *read->value)) continue;
+      add(Level::Doubtful, s,
+          say("{}: {} was read for {} where {} is planned", s.words, amount(g, *read->value), g.words,
+              amount(g, g.value)),
+          say("{}: {} for {}", g.words, amount(g, *read->value), amount(g, g.value)));
+    }
+  for (const StepEdge& e : plan.edges) {
+    const StepProgress& before = progress.steps[static_cast<size_t>(e.before)];
+    const StepProgress& after = progress.steps[static_cast<size_t>(e.after)];
+    if (after.state != StepState::Done && after.state != StepState::Drying) continue;
+    const Step& first = plan.steps[static_cast<size_t>(e.before)];
+    const Step& then = plan.steps[static_cast<size_t>(e.after)];
+    if (!over(before)) {
+      add(Level::Doubtful, then, say("{} was done before “{}”: {}", then.words, first.words, e.why),
+          say("{} done too early", then.words));
+      continue;
+    }
+    const double early = static_cast<double>(before.ended - after.ended) / kSecondsToDry + first.waitLow;
+    if (before.state != StepState::LeftOut && first.wait > 0 && early > 0)
+      add(Level::Doubtful, then,
+          say("{} was done {} minutes before “{}” could be dry: look whether it holds", then.words,
+              Number(std::ceil(early), 0), first.words),
+          say("{} not dry", first.words));
+  }
+  return out;
+}
+
+} // namespace columna

@@ -1,0 +1,65 @@
+// What a maker at the bench asks: what is next, what dries and what that holds up, what was read of a step's
+// goals, and what of the record should be looked at.
+#pragma once
+
+#include "anatomy/figure.h"
+#include "plan/finding.h"
+#include "steps/progress.h"
+#include "wool/build_up.h"
+
+#include <map>
+#include <set>
+#include <tuple>
+
+namespace columna {
+
+/// The step under way; else the first that can be done now in the planned order (steps), else in the plan's,
+/// those put off last. Nothing where nothing can be done now.
+[[nodiscard]] std::optional<int> nextStep(const StepPlan& plan, const Progress& progress,
+                                          const std::vector<int>& order, const std::set<std::string>& putOff);
+
+/// A step that dries, seconds since 1970.
+struct DryingStep {
+  int step = 0;
+  std::int64_t since = 0;
+  std::int64_t lowest = 0; ///< as early as it may be dry
+  std::int64_t until = 0;
+  std::vector<int> holds; ///< what waits for it
+};
+/// The first to be dry first.
+[[nodiscard]] std::vector<DryingStep> dryingNow(const StepPlan& plan, const Progress& progress);
+
+/// How far the build-up is by the steps that are done: g of wool on until the first that is not, in the order
+/// of the build-up.
+[[nodiscard]] double woolOn(const StepPlan& plan, const Progress& progress,
+                            const std::vector<BuildStep>& build);
+
+/// The kind of entry that a goal is read by.
+[[nodiscard]] EntryKind readingOf(Goal::What what);
+/// Whether a reading is as near to its goal as can be asked.
+[[nodiscard]] bool meets(const Goal& goal, double value);
+/// Three times its goal or more, or a third or less: a slip of the hand, likely.
+[[nodiscard]] bool farOff(const Goal& goal, double value);
+
+/// What tells a goal from another of its step that is read alike: its words, in the record's English. Empty
+/// where there is none.
+[[nodiscard]] std::string goalMark(const Step& step, const Goal& goal);
+
+/// The last readings that count, by step and goal.
+class Readings {
+public:
+  Readings() = default;
+  explicit Readings(const std::vector<Entry>& entries);
+  /// Null where there is none.
+  [[nodiscard]] const Entry* of(const Step& step, const Goal& goal) const;
+
+private:
+  /// A step, a kind, tenths of a mm along the limb, and a text; the text empty: whatever it is.
+  std::map<std::tuple<std::string, EntryKind, long, std::string>, Entry> last_;
+};
+
+/// Readings off their goals, steps done before what they follow or before it was dry.
+[[nodiscard]] std::vector<Finding> makeFindings(const StepPlan& plan, const Figure& figure,
+                                                const Progress& progress, const std::vector<Entry>& entries);
+
+} // namespace columna
