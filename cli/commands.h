@@ -45,10 +45,10 @@ struct StepOptions {
 };
 
 struct SessionOptions {
-  std::string calendar = "tue 20:00-21:30, thu 20:00-21:30, sat 10-12";
-  std::string from; ///< "2026-12-01"; today when empty
-  std::string ics;  ///< a calendar file to write
-  std::string at;   ///< the time it is; now when empty
+  std::optional<std::string> calendar; ///< when it is worked on; else as the project says, else kUsualWeek
+  std::string from;                    ///< "2026-12-01"; today when empty
+  std::string ics;                     ///< a calendar file to write
+  std::string at;                      ///< the time it is; now when empty
   bool json = false;
 };
 
@@ -57,6 +57,7 @@ struct LogOptions {
   std::string withdraw;         ///< an entry's id
   std::string text;             ///< a note with it
   std::string csv;              ///< a table to write
+  std::string along;            ///< from the limb's root, of a girth
   std::string at;               ///< when it was; now when empty
 };
 
@@ -99,5 +100,13 @@ int size(const std::string& file, const std::string& core, const std::string& wi
 int sheet(const std::string& file, const std::string& output);
 /// Writes the side, front and above outlines of a project, a pattern file or an animal's id as SVG, in mm.
 int outlines(const std::string& what, const std::string& output);
+
+/// What the maker's records have shown of their hand.
+struct LearnOptions {
+  std::vector<std::string> add; ///< files whose record is taken in
+  std::string strike, count;    ///< names of figures that do not count, or do again
+  bool json = false;
+};
+[[nodiscard]] int learn(const LearnOptions& options);
 
 } // namespace columna::cli

@@ -1,9 +1,12 @@
 #include "commands.h"
 
+#include "make/make_wish.h"
+
 #include <CLI/CLI.hpp>
 
 #include <iostream>
 #include <sstream>
+#include <string>
 
 namespace {
 
@@ -135,7 +138,7 @@ int main(int argc, char** argv) {
       app.add_subcommand("sessions", "Place the steps into a week's sessions and tell when it ends.");
   sessions->add_option("file", file, "a .columna file")->required();
   sessions->add_option("--calendar", placing.calendar,
-                       "when you work, \"tue 20:00-21:30, thu 20:00-21:30, sat 10-12\" unless you say");
+                       std::string("when you work; as the file says, else \"") + columna::kUsualWeek + '"');
   sessions->add_option("--from", placing.from, "the first day, e.g. 2026-12-01; today by default");
   sessions->add_option("--ics", placing.ics, "write a calendar file");
   sessions->add_flag("--json", placing.json, "as JSON");
@@ -148,9 +151,17 @@ int main(int argc, char** argv) {
   log->add_option("--add", logged.add, "a step, what of it, and a value: wind/trunk weight \"38.6 g\"")
       ->expected(1, 4);
   log->add_option("--text", logged.text, "a note with it");
+  log->add_option("--along", logged.along, "of a girth: how far from the part's root, \"90 mm\"");
   log->add_option("--withdraw", logged.withdraw, "an entry's id: it does not count any more");
   log->add_option("--csv", logged.csv, "write it as a table");
   log->add_option("--at", logged.at, "when it was, e.g. 2026-12-01T20:00:00+01:00; now by default");
+
+  cli::LearnOptions learnt;
+  auto* learning = app.add_subcommand("learn", "Tell what your records have shown of your hand.");
+  learning->add_option("--add", learnt.add, "a .columna file whose record is taken in");
+  learning->add_option("--strike", learnt.strike, "the name of a figure that does not count");
+  learning->add_option("--count", learnt.count, "the name of one that counts again");
+  learning->add_flag("--json", learnt.json, "as JSON");
 
   auto* sheet = app.add_subcommand("sheet", "Write the wire at true size, or its cuts and bends.");
   sheet->add_option("file", file, "a .columna file")->required();
@@ -166,6 +177,7 @@ int main(int argc, char** argv) {
     if (exporting->parsed()) return cli::exportSolid(file, exported);
     if (sheet->parsed()) return cli::sheet(file, output);
     if (steps->parsed()) return cli::steps(file, stepping);
+    if (learning->parsed()) return cli::learn(learnt);
     if (log->parsed()) return cli::log(file, logged);
     if (sessions->parsed()) return cli::sessions(file, placing);
     if (frame->parsed()) return cli::frame(file, framed);

@@ -1,20 +1,21 @@
 #include "commands.h"
 #include "open.h"
 
+#include "file/hand_store.h"
 #include "file/record_file.h"
-#include "make/calendar_file.h"
+#include "make/local_time.h"
 #include "measure/disk.h"
 #include "measure/json_text.h"
 #include "measure/quantity.h"
 #include "report/steps_json.h"
+#include "steps/pace_of.h"
+#include "steps/session_events.h"
 #include "steps/steps_of.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <charconv>
-#include <chrono>
-#include <ctime>
 #include <iostream>
 #include <set>
 
@@ -30,23 +31,11 @@ struct Making {
   std::int64_t now = 0; ///< seconds since 1970
 };
 
-/// The local time of a moment: minutes since midnight of `first`.
-int localMinute(std::int64_t seconds, const Date& first) {
-  const std::time_t at = seconds;
-  std::tm local{};
-  localtime_r(&at, &local);
-  const Date day{std::chrono::year(local.tm_year + 1900),
-                 std::chrono::month(static_cast<unsigned>(local.tm_mon + 1)),
-                 std::chrono::day(static_cast<unsigned>(local.tm_mday))};
-  const auto days = std::chrono::sys_days(day) - std::chrono::sys_days(first);
-  return static_cast<int>(days.count()) * kDay + 60 * local.tm_hour + local.tm_min;
-}
-
 Result<Making> makingOf(const std::string& file, const std::string& at) {
   auto opened = openAndPlan(file);
   if (!opened) return opened.problem();
   Making out{std::move(opened).value(), {}, {}, {}, {}};
-  const auto now = at.empty() ? std::optional(static_cast<std::int64_t>(std::time(nullptr))) : secondsOf(at);
+  const auto now = at.empty() ? std::optional(secondsNow()) : secondsOf(at);
   if (!now)
     return Problem{say("“{}” is no time", AsIs(at)), "--at",
                    say("write it as {}", AsIs("2026-12-01T20:00:00+01:00"))};
@@ -59,21 +48,15 @@ Result<Making> makingOf(const std::string& file, const std::string& at) {
   return out;
 }
 
-/// What is left, from a moment of a calendar that begins on `first`.
+/// What is left, from a moment of a calendar that begins on `first`, at the maker's own pace.
 StepJobs jobs(const Making& m, const Date& first, int now) {
-  return jobsOf(m.steps, m.progress, m.opened.shelf.steps, now,
-                [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, first)); });
-}
-
-/// The local time with its zone.
-std::string timeNow() {
-  const std::time_t now = std::time(nullptr);
-  std::tm local{};
-  localtime_r(&now, &local);
-  const long zone = local.tm_gmtoff / 60;
-  return fmt::format("{:04}-{:02}-{:02}T{:02}:{:02}:{:02}{}{:02}:{:02}", local.tm_year + 1900,
-                     local.tm_mon + 1, local.tm_mday, local.tm_hour, local.tm_min, local.tm_sec,
-                     zone < 0 ? '-' : '+', std::abs(zone) / 60, std::abs(zone) % 60);
+  const KeptHand kept = handAt(makersHandFile());
+  const MakersPace pace = paceOf(m.steps, m.progress, m.record.entries, m.opened.shelf.hand,
+                                 counting(kept.hand, m.record.project));
+  return jobsOf(
+      m.steps, m.progress, m.opened.shelf.steps, now,
+      [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, first)); },
+      [&](const Step& s) { return pace.minutes(s); });
 }
 
 /// A value as it is written at the bench: "3.8 g", "71 mm", "4".
@@ -86,11 +69,6 @@ Result<double> valueOf(EntryKind kind, const std::string& text) {
   if (error != std::errc() || end != text.data() + text.size() || !(out >= 0) || out > 1e6)
     return Problem{say("“{}” is no number", AsIs(text)), "", say("give one from nought on")};
   return out;
-}
-
-Date todayOf(std::int64_t seconds) {
-  const Date epoch{std::chrono::sys_days{}};
-  return Date{std::chrono::sys_days{} + std::chrono::days(localMinute(seconds, epoch) / kDay)};
 }
 
 void printStep(const Step& s, const StepPlan& plan, size_t at, StepState state) {
@@ -119,7 +97,7 @@ int steps(const std::string& file, const StepOptions& options) {
     constexpr int most = 24 * 60;
     if (*options.fits < 1 || *options.fits > most)
       return complain(fmt::format("--fits {}: give minutes, 1 to {}", *options.fits, most));
-    const Date today = todayOf(m->now);
+    const Date today = localDay(m->now);
     const Fitting fits = fitting(plan, jobs(*m, today, localMinute(m->now, today)), *options.fits);
     for (const Fitting::Piece& p : fits.pieces) {
       const Step& s = plan.steps[static_cast<size_t>(p.step)];
@@ -143,11 +121,18 @@ int steps(const std::string& file, const StepOptions& options) {
 }
 
 int sessions(const std::string& file, const SessionOptions& options) {
-  const auto week = readWeek(options.calendar);
-  if (!week) return complain("--calendar " + week.problem().sentence());
   const auto m = makingOf(file, options.at);
   if (!m) return complain(m.problem().sentence());
-  const auto first = options.from.empty() ? std::optional(todayOf(m->now)) : dateOf(options.from);
+  // What is said here goes before what the project says, and that before a usual week.
+  MakeWish wish = m->opened.file.project.make;
+  if (options.calendar)
+    wish.week = *options.calendar;
+  else if (wish.week.empty())
+    wish.week = kUsualWeek;
+  const auto week = weekOf(wish);
+  if (!week) return complain("--calendar " + week.problem().sentence());
+  if (const auto none = weekProblem(*week)) return complain("--calendar " + none->sentence());
+  const auto first = options.from.empty() ? std::optional(localDay(m->now)) : dateOf(options.from);
   if (!first) return complain("--from \"" + options.from + "\": write a day as 2026-12-01");
   // What is planned begins on its first day, or now where that is later and the day was not named.
   const int begin = options.from.empty() ? localMinute(m->now, *first) : 0;
@@ -156,7 +141,7 @@ int sessions(const std::string& file, const SessionOptions& options) {
     std::cout << "everything is done\n";
     return kGood;
   }
-  const OpenTime time({*week, {}}, *first);
+  const OpenTime time(*week, *first);
   std::vector<std::string> ids;
   for (const Step& s : m->steps.steps) ids.push_back(s.id);
   const SearchedPlan found = searchedPlan(work.list, time, {seedOf(ids), -1, {}, nullptr});
@@ -168,25 +153,10 @@ int sessions(const std::string& file, const SessionOptions& options) {
     return render(m->steps.steps[static_cast<size_t>(w.step)].words);
   };
   if (!options.ics.empty()) {
-    std::vector<CalendarEvent> events;
-    for (const PlannedSession& s : planned) {
-      CalendarEvent e{s.from, s.to, m->opened.file.project.name + ": " + words(s.work.front()), {}};
-      if (s.work.size() > 1) e.summary += ", " + words(s.work[1]);
-      for (const PlannedSession::Work& w : s.work)
-        e.description += fmt::format("{}{} {} min", e.description.empty() ? "" : "\n", words(w), w.minutes);
-      events.push_back(std::move(e));
-    }
-    const auto now = std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
-    const Date day(std::chrono::floor<std::chrono::days>(now));
-    const std::chrono::hh_mm_ss clock(now - std::chrono::floor<std::chrono::days>(now));
-    std::string date = dateText(day);
-    std::erase(date, '-');
-    const std::string written = fmt::format("{}T{:02}{:02}{:02}Z", date, clock.hours().count(),
-                                            clock.minutes().count(), clock.seconds().count());
-    const std::string name =
-        fmt::format("{:016x}", seedOf({m->opened.file.project.name, m->opened.file.project.pattern}));
-    if (const auto problem = writeAtomically(options.ics, calendarFile(name, *first, events, 1, written)))
-      return complain(problem->sentence());
+    const Project& project = m->opened.file.project;
+    const std::string text =
+        sessionCalendar(m->steps, planned, project.name, project.pattern, *first, secondsNow());
+    if (const auto problem = writeAtomically(options.ics, text)) return complain(problem->sentence());
   }
   if (options.json) {
     std::cout << writeJson(sessionsJson(m->steps, work, found, time, *first)) << '\n';
@@ -214,7 +184,7 @@ int log(const std::string& file, const LogOptions& options) {
     return complain("--at \"" + options.at + "\": write a time as 2026-12-01T20:00:00+01:00");
   if (!options.add.empty() || !options.withdraw.empty()) {
     Entry entry;
-    entry.at = options.at.empty() ? timeNow() : options.at;
+    entry.at = options.at.empty() ? zonedText(secondsNow()) : options.at;
     entry.text = options.text;
     if (!options.withdraw.empty()) {
       entry.kind = EntryKind::Withdraw;
@@ -235,6 +205,11 @@ int log(const std::string& file, const LogOptions& options) {
         const auto value = valueOf(*kind, options.add[2]);
         if (!value) return complain("--add " + options.add[1] + ": " + value.problem().sentence());
         entry.value = *value;
+      }
+      if (!options.along.empty()) {
+        const auto along = parseLength(options.along);
+        if (!along) return complain("--along: " + along.problem().sentence());
+        entry.along = *along;
       }
     }
     const auto kept = keepEntry(file, record, entry);

@@ -101,9 +101,48 @@ TEST(Cli, KeepsARecordAndGoesOnFromIt) {
   EXPECT_EQ(std::count(rows.begin(), rows.end(), '\n'), 5);
   for (const char* wrong :
        {" --add print/sheet", " --add print/sheet flown", " --add a weight 'five g'", " --add a count -3",
-        " --withdraw nothing", " --add a done --at yesterday", " --add a withdraw"}) {
+        " --withdraw nothing", " --add a girth 70 --along far", " --add a done --at yesterday", " --add a withdraw"}) {
     const Ran out = run(scratch, "log " + fox + wrong);
     EXPECT_EQ(out.code, 2) << wrong;
     EXPECT_EQ(std::count(out.err.begin(), out.err.end(), '\n'), 1) << wrong << out.err;
   }
+}
+
+TEST(Cli, LearnsAHandFromARecordAndCanBeToldNotTo) {
+  const Scratch scratch;
+  const std::string fox = scratch.path("fox.columna");
+  ASSERT_EQ(run(scratch, "new --pattern red_fox --height 180 -o " + fox).code, 0);
+  EXPECT_EQ(run(scratch, "learn").code, 0) << "nothing is known yet";
+  EXPECT_EQ(run(scratch, "learn --add " + fox).code, 2) << "there is no record in it";
+  const std::string finish = "sessions " + fox + " --from 2026-12-01 --json";
+  const auto minutes = [&] {
+    int sum = 0;
+    for (const auto& session : nlohmann::json::parse(run(scratch, finish).out)["sessions"])
+      for (const auto& s : session["steps"])
+        if (s["id"] == "coat/trunk") sum += s["minutes"].get<int>();
+    return sum;
+  };
+  const int usual = minutes();
+  const auto told = [&](const std::string& words, const std::string& clock) {
+    EXPECT_EQ(run(scratch, "log " + fox + " --add " + words + " --at 2026-12-01T" + clock + ":00+01:00").code,
+              0);
+  };
+  // A slow printer, the same again, and again: three steps of one kind, each twice the usual.
+  for (const auto& [step, hour] : {std::pair("print/sheet", "10"), std::pair("weigh/heaps", "12")}) {
+    told(std::string(step) + " begin", std::string(hour) + ":00");
+    told(std::string(step) + " done", std::string(hour) + ":59");
+  }
+  ASSERT_EQ(run(scratch, "learn --add " + fox).code, 0);
+  const auto hand = nlohmann::json::parse(run(scratch, "learn --json").out);
+  ASSERT_EQ(hand["figures"].size(), 1U);
+  EXPECT_EQ(hand["figures"][0]["steps"], 2);
+  ASSERT_FALSE(hand["hand"].empty());
+  EXPECT_GT(hand["hand"][0]["now"]["middle"].get<double>(), 1.1);
+  EXPECT_GT(minutes(), usual) << "a slow hand at one thing is thought slower at all";
+  const std::string name = hand["figures"][0]["name"].get<std::string>();
+  EXPECT_EQ(run(scratch, "learn --strike '" + name + "' --json").out.find("\"counts\": true"),
+            std::string::npos);
+  EXPECT_NE(run(scratch, "learn --count '" + name + "' --json").out.find("\"counts\": true"),
+            std::string::npos);
+  EXPECT_EQ(run(scratch, "learn --strike nobody").code, 2);
 }
