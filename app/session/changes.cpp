@@ -70,6 +70,10 @@ void setFinish(Session& session, Finish finish) {
   (void)session.apply(tr("finish"), edit::finishedAs(session.project(), finish));
 }
 
+Refusal setMakeWish(Session& session, const MakeWish& wish) {
+  return session.apply(tr("sessions"), edit::workedOn(session.project(), wish));
+}
+
 bool tied(const Session& session, int limb) { return edit::tied(session.project(), limbOf(session, limb)); }
 
 QString tiedName(const Session& session, int limb) {

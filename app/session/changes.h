@@ -20,6 +20,8 @@ void setMaterial(Session& session, const QString& id);
 void setName(Session& session, const QString& name);
 void setUnits(Session& session, UnitSystem units);
 void setFinish(Session& session, Finish finish);
+/// When it is worked on.
+Refusal setMakeWish(Session& session, const MakeWish& wish);
 void toggleTied(Session& session, int limb);
 [[nodiscard]] bool tied(const Session& session, int limb);
 /// What a change of a limb is called: "forelegs" where its twin changes with it.

@@ -5,6 +5,7 @@
 
 #include "file/columna_file.h"
 #include "file/left_behind.h"
+#include "file/record_file.h"
 #include "plan/plan.h"
 #include "project/history.h"
 #include "session/stage_id.h"
@@ -68,6 +69,14 @@ public:
   [[nodiscard]] const std::string* entry(const std::string& name) const;
   void keepEntry(const std::string& name, std::string bytes);
 
+  // The record of its making.
+  [[nodiscard]] const std::vector<Entry>& record() const { return record_.entries; }
+  /// What tells this figure's record from another's; empty until the first entry.
+  [[nodiscard]] const std::string& recordId() const { return record_.project; }
+  /// Keeps an entry, which is on the disk when this returns; a sentence where it could not be, which has been
+  /// told by then.
+  std::optional<QString> noteDown(Entry entry);
+
   // What is looked at.
   [[nodiscard]] StageId stage() const { return stage_; }
   void setStage(StageId stage);
@@ -107,6 +116,7 @@ signals:
   void stageChanged();
   void fileChanged(); ///< saved, opened, renamed
   void begun();       ///< another project
+  void recordChanged();
   void refused(const QString& sentence);
   void noted(const QString& words);
 
@@ -134,6 +144,7 @@ private:
   StanceView* stance_;
   BuildView* build_;
   ProjectFile file_;
+  Record record_;
   QString path_, savedAt_;
   std::optional<FileStamp> stamp_; ///< of the file as it was opened or saved
   QStringList messages_;

@@ -28,10 +28,12 @@ void Session::begin(ProjectFile file, const QString& path) {
   file_ = std::move(file);
   history_ = History(file_.project);
   path_ = path;
+  record_ = path.isEmpty() ? Record() : recordOf(path.toStdString(), file_);
   stamp_.reset();
   savedAt_.clear();
   selected_ = -1;
-  for (const Said& m : file_.messages) messages_ << str(m, units());
+  for (const auto* messages : {&file_.messages, &record_.messages})
+    for (const Said& m : *messages) messages_ << str(m, units());
   build_->begin();
 }
 
@@ -81,7 +83,7 @@ std::optional<QString> Session::save(const QString& path) {
            std::none_of(project().photos.begin(), project().photos.end(),
                         [&](const Photo& photo) { return photo.entry == entry.first; });
   });
-  if (const auto problem = saveProject(path.toStdString(), saved))
+  if (const auto problem = saveWithRecord(path.toStdString(), saved, record_))
     return columna::sentence(*problem, units());
   file_.project = project();
   file_.readOnly = false;
@@ -90,6 +92,19 @@ std::optional<QString> Session::save(const QString& path) {
   history_.markSaved();
   savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
   emit fileChanged();
+  return std::nullopt;
+}
+
+std::optional<QString> Session::noteDown(Entry entry) {
+  if (path_.isEmpty())
+    return refuse(
+        tr("Save the figure first: its record is kept beside its file, so that nothing of it is lost."));
+  if (readOnly())
+    return refuse(
+        tr("This file is of a newer Columna and opens for looking only; save it under another name."));
+  const auto kept = columna::keepEntry(path_.toStdString(), record_, std::move(entry));
+  if (!kept) return refuse(columna::sentence(kept.problem(), units()));
+  emit recordChanged();
   return std::nullopt;
 }
 
