@@ -84,11 +84,12 @@ TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {
   const fs::path app = kSource / "app";
   expectFloors(read(app, {app}), {{"theme"},
                                   {"kit"},
+                                  {"device"},
                                   {"session", "print"},
                                   {"stage"},
                                   {"turn"},
                                   {"mat"},
-                                  {"study", "wire", "pose", "wrap", "face", "shell"}, // none knows another
+                                  {"study", "wire", "pose", "wrap", "face", "make", "shell"}, // none knows another
                                   {"main"}});
 }
 

@@ -1,0 +1,95 @@
+// The bench: one step in letters an arm away, what to fetch, what it should come to, its clock, what dries
+// and what is next. Every key is one finger's; nothing needs the mouse.
+#pragma once
+
+#include "make/bench_parts.h"
+#include "make/instruments.h"
+#include "make/make_view.h"
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QWidget>
+
+#include <optional>
+
+namespace columna {
+
+class BenchBoard : public QWidget {
+  Q_OBJECT
+public:
+  BenchBoard(Session& session, MakeView& view, Instruments& instruments, QWidget* parent);
+
+  /// What the board waits for before the step is done.
+  enum class Ask { Nothing, Reading, RanOn, Slip, Moving };
+  [[nodiscard]] Ask asks() const { return ask_; }
+  [[nodiscard]] QLineEdit* field() const { return field_; }
+  [[nodiscard]] QLabel* words() const { return words_; }
+  [[nodiscard]] QLabel* figure() const { return figure_; }
+  [[nodiscard]] QLabel* timer() const { return timer_; }
+  [[nodiscard]] QLabel* question() const { return question_; }
+  [[nodiscard]] QLabel* drying() const { return dry_; }
+  [[nodiscard]] BenchKey* spaceKey() const { return space_; }
+
+signals:
+  void left();
+
+protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  bool event(QEvent* event) override;
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+  void build();
+  void dress();
+  void refresh();
+  void tick();
+  void showFigure();
+  void showFoot();
+  /// Begins, or finishes once what it waits for is answered.
+  void act();
+  void done(bool usual);
+  /// What the instrument says is taken, where one can say it; else it is typed.
+  void takeReading();
+  void startReading(const QString& typed);
+  /// What the instrument of this goal says now.
+  void hear();
+  void kept(const Goal& goal, double value, EntryBy by, bool moving);
+  void startNote();
+  void keepField();
+  void closeField();
+  void putQuestion(Ask ask, const QString& words);
+  /// The goal the large figure is of; nothing where the step has none.
+  [[nodiscard]] const Goal* goal() const;
+  void nextGoal(int by);
+  [[nodiscard]] QString goalsHtml() const;
+  [[nodiscard]] QLabel* label(double size, int weight = QFont::Normal);
+  [[nodiscard]] BenchKey* key(const QString& cap, const QString& does, std::function<void()> act);
+
+  Session& session_;
+  MakeView& view_;
+  Instruments& instruments_;
+  struct Sized {
+    QLabel* label;
+    double size;
+    int weight;
+  };
+  std::vector<Sized> sized_;
+  std::vector<BenchKey*> keys_;
+  QLabel *station_, *clock_, *words_, *figure_, *unit_, *timer_, *of_, *read_, *goals_, *heard_, *fetch_,
+      *caution_, *question_, *nextHead_, *next_, *dryHead_, *dry_, *foot_;
+  BenchBar *gone_, *drying_;
+  BenchKey *space_, *pause_;
+  BenchPicture* picture_;
+  QLineEdit* field_;
+  QWidget *side_, *bottom_;
+  std::string step_;         ///< the step that is shown
+  std::optional<size_t> at_; ///< which of its goals, where one was chosen
+  Ask ask_ = Ask::Nothing;
+  bool asked_ = false; ///< the step's reading was asked for
+  bool noting_ = false;
+  std::optional<double> slip_; ///< a reading far off its goal, typed once
+};
+
+} // namespace columna

@@ -1,0 +1,134 @@
+#include "make/make_stage.h"
+
+#include "kit/say.h"
+#include "make/bench_board.h"
+#include "make/local_time.h"
+#include "make/make_card.h"
+#include "make/make_desk.h"
+#include "make/step_words.h"
+
+#include <QApplication>
+#include <QEvent>
+#include <QMainWindow>
+
+namespace columna {
+
+MakeStage::MakeStage(Session& session) : Stage(session), view_(session), awake_(nullptr) {
+  connect(&view_, &MakeView::changed, this, &Stage::changed);
+  connect(&view_, &MakeView::changed, this, &MakeStage::wake);
+  connect(&view_, &MakeView::dried, this, &MakeStage::ring);
+}
+
+StageLook MakeStage::look() const {
+  StageLook look;
+  look.stance = look.built = look.felt = look.length = true;
+  look.round = StageLook::Round::Offered;
+  look.roundCovers = true;
+  look.hint = tr("as far as the record is; dashes are the finished outline");
+  return look;
+}
+
+CardPage* MakeStage::makeCard(QWidget* parent) {
+  auto* card = new MakeCard(session_, view_, parent);
+  connect(card, &MakeCard::bench, this, &MakeStage::openBench);
+  return card;
+}
+
+QWidget* MakeStage::makeRack(Mat& /*mat*/, QWidget* parent) {
+  desk_ = new MakeDesk(session_, view_, instruments_, parent);
+  connect(desk_, &MakeDesk::bench, this, &MakeStage::openBench);
+  return desk_;
+}
+
+std::vector<StageKey> MakeStage::keys() {
+  return {{QKeySequence(QStringLiteral("B")), [this] { openBench(); }}};
+}
+
+std::vector<FindEntry> MakeStage::finds() {
+  std::vector<FindEntry> out;
+  if (!view_.steps()) return out;
+  for (size_t i = 0; i < view_.steps()->steps.size(); ++i) {
+    const int step = static_cast<int>(i);
+    out.push_back({capital(str(view_.steps()->steps[i].words, session_.units())),
+                   stateOf(view_, step, session_.units()), [this, step] {
+                     session_.setStage(kMake);
+                     view_.choose(step);
+                   }});
+  }
+  return out;
+}
+
+std::vector<Arrangement> MakeStage::arrangements() {
+  return {tabArrangement(MakeView::kTabs, [this](int tab) { view_.setTab(tab); }),
+          {QStringLiteral("now"), tr("the time it is: 2026-12-01T20:00:00+01:00"),
+           [this](const QString& value) {
+             const auto at = secondsOf(value.toStdString());
+             if (at) view_.setClock([at] { return *at; });
+             return at.has_value();
+           }},
+          {QStringLiteral("bench"), tr("yes: the bench"), [this](const QString& value) {
+             if (value != QStringLiteral("yes")) return false;
+             openBench();
+             return true;
+           }}};
+}
+
+bool MakeStage::settled() const { return !session_.record().empty(); }
+
+int MakeStage::toLookAt() const { return static_cast<int>(view_.findings().size()); }
+
+void MakeStage::left() {
+  closeBench();
+  view_.leave();
+}
+
+BenchBoard* MakeStage::bench() const { return bench_; }
+
+void MakeStage::openBench() {
+  if (bench_ || !desk_) return;
+  auto* window = qobject_cast<QMainWindow*>(desk_->window());
+  QWidget* over = window ? window->centralWidget() : desk_->window();
+  bench_ = new BenchBoard(session_, view_, instruments_, over);
+  bench_->setGeometry(over->rect());
+  over->installEventFilter(this);
+  connect(bench_, &BenchBoard::left, this, &MakeStage::closeBench);
+  bench_->show();
+  bench_->raise();
+  bench_->setFocus();
+  wake();
+}
+
+void MakeStage::closeBench() {
+  if (!bench_) return;
+  QWidget* over = bench_->parentWidget();
+  over->removeEventFilter(this);
+  bench_->hide();
+  bench_->deleteLater();
+  bench_ = nullptr;
+  wake();
+  if (over->window()->isFullScreen())
+    over->window()->setWindowState(over->window()->windowState() ^ Qt::WindowFullScreen);
+  if (desk_) desk_->setFocus();
+}
+
+/// The bench covers all of the window, however large that is.
+bool MakeStage::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::Resize && bench_ && watched == bench_->parentWidget())
+    bench_->setGeometry(bench_->parentWidget()->rect());
+  return Stage::eventFilter(watched, event);
+}
+
+void MakeStage::wake() {
+  if (bench_ && view_.running() >= 0)
+    awake_.hold(tr("a step is being made"));
+  else
+    awake_.release();
+}
+
+void MakeStage::ring(int step) {
+  QApplication::beep();
+  session_.note(
+      tr("Dry: “%1”.").arg(str(view_.steps()->steps[static_cast<size_t>(step)].words, session_.units())));
+}
+
+} // namespace columna

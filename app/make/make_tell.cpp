@@ -1,0 +1,136 @@
+// What the maker tells of the work: each an entry of the record, on the disk before it is shown.
+#include "kit/say.h"
+#include "make/local_time.h"
+#include "make/make_view.h"
+
+#include <algorithm>
+
+namespace columna {
+
+Entry MakeView::entry(EntryKind kind) const {
+  Entry out;
+  out.kind = kind;
+  out.at = zonedText(clock_());
+  if (const Step* step = now()) {
+    out.step = step->id;
+    if (step->limb >= 0) out.limb = session_.plan().figure->limbs[static_cast<size_t>(step->limb)].id;
+  }
+  return out;
+}
+
+std::optional<QString> MakeView::tell(Entry entry) { return session_.noteDown(std::move(entry)); }
+
+std::optional<QString> MakeView::begin() {
+  if (!now() || running() == step_) return std::nullopt;
+  const StepState state = progress(step_).state;
+  if (state == StepState::Later)
+    for (const StepEdge& e : steps_->edges)
+      if (e.after == step_) {
+        const StepState before = progress(e.before).state;
+        const bool over = before == StepState::Done || before == StepState::LeftOut;
+        if (!over)
+          return session_.refuse(
+              before == StepState::Drying
+                  ? tr("Not yet: “%1” still dries.")
+                        .arg(str(steps_->steps[static_cast<size_t>(e.before)].words, session_.units()))
+                  : tr("Not yet: first “%1”; %2.")
+                        .arg(str(steps_->steps[static_cast<size_t>(e.before)].words, session_.units()),
+                             str(e.why, session_.units())));
+      }
+  // There is one pair of hands: what runs is paused.
+  if (const int other = running(); other >= 0) {
+    Entry stop = entry(EntryKind::Pause);
+    stop.step = steps_->steps[static_cast<size_t>(other)].id;
+    stop.limb.clear();
+    if (auto trouble = tell(std::move(stop))) return trouble;
+  }
+  chosen_ = step_; // what is begun is what is looked at
+  putOff_.erase(now()->id);
+  return tell(entry(state == StepState::UnderWay ? EntryKind::Resume : EntryKind::Begin));
+}
+
+std::optional<QString> MakeView::pause() {
+  const int step = running();
+  if (step < 0) return std::nullopt;
+  Entry stop = entry(EntryKind::Pause);
+  stop.step = steps_->steps[static_cast<size_t>(step)].id;
+  return tell(std::move(stop));
+}
+
+bool MakeView::ranOn() const {
+  constexpr double times = 3;
+  constexpr double minutes = 60;
+  const Step* step = now();
+  return step && progress(step_).spent > std::max(times * step->planned, step->planned + minutes);
+}
+
+std::optional<QString> MakeView::finish(bool usual) {
+  if (!now() || progress(step_).state != StepState::UnderWay) return std::nullopt;
+  Entry done = entry(EntryKind::Done);
+  if (usual) {
+    done.value = now()->planned;
+    done.by = EntryBy::Usual;
+  }
+  past_.push_back(now()->id);
+  chosen_.reset();
+  return tell(std::move(done));
+}
+
+std::optional<QString> MakeView::leaveOut() {
+  if (!now()) return std::nullopt;
+  chosen_.reset();
+  return tell(entry(EntryKind::LeaveOut));
+}
+
+std::optional<QString> MakeView::takeBack() {
+  const std::set<std::string> gone = withdrawn(session_.record());
+  for (auto e = session_.record().rbegin(); e != session_.record().rend(); ++e) {
+    const bool step = e->kind == EntryKind::Begin || e->kind == EntryKind::Pause ||
+                      e->kind == EntryKind::Resume || e->kind == EntryKind::Done ||
+                      e->kind == EntryKind::LeaveOut;
+    if (!step || gone.contains(e->id)) continue;
+    const std::string of = e->step; // the record grows
+    if (auto trouble = withdraw(e->id)) return trouble;
+    if (steps_)
+      if (const auto at = steps_->find(of)) choose(*at);
+    return std::nullopt;
+  }
+  return session_.refuse(tr("There is nothing to take back."));
+}
+
+std::optional<QString> MakeView::read(const Goal& goal, double value, EntryBy by, bool moving) {
+  Entry reading = entry(readingOf(goal.what));
+  reading.value = value;
+  reading.by = by;
+  reading.moving = moving;
+  if (now()) reading.text = goalMark(*now(), goal);
+  if (goal.along > 0) reading.along = goal.along;
+  return tell(std::move(reading));
+}
+
+std::optional<QString> MakeView::write(EntryKind kind, const QString& text) {
+  if (text.trimmed().isEmpty()) return std::nullopt;
+  Entry note = entry(kind);
+  note.text = text.trimmed().toStdString();
+  return tell(std::move(note));
+}
+
+std::optional<QString> MakeView::withdraw(const std::string& of) {
+  Entry back = entry(EntryKind::Withdraw);
+  back.step.clear();
+  back.limb.clear();
+  back.of = of;
+  return tell(std::move(back));
+}
+
+std::optional<QString> MakeView::withdrawStandIns() {
+  const std::set<std::string> gone = withdrawn(session_.record());
+  std::vector<std::string> all;
+  for (const Entry& e : session_.record())
+    if (e.by == EntryBy::StandIn && !gone.contains(e.id)) all.push_back(e.id);
+  for (const std::string& each : all)
+    if (auto trouble = withdraw(each)) return trouble;
+  return std::nullopt;
+}
+
+} // namespace columna

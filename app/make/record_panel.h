@@ -1,0 +1,38 @@
+// The record of the making, newest first: what was done, read and written; withdrawn entries stay, struck
+// out.
+#pragma once
+
+#include "make/make_view.h"
+
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+namespace columna {
+
+class RecordPanel : public QWidget {
+  Q_OBJECT
+public:
+  RecordPanel(Session& session, MakeView& view, QWidget* parent = nullptr);
+  [[nodiscard]] QListWidget* list() const { return list_; }
+  [[nodiscard]] QLineEdit* note() const { return note_; }
+  [[nodiscard]] QPushButton* withdrawKey() const { return withdraw_; }
+  [[nodiscard]] QPushButton* nextKey() const { return next_; }
+  [[nodiscard]] QPushButton* tableKey() const { return table_; }
+  /// Writes the record as a table; asks for a name when `path` is empty.
+  void saveTable(QString path = {});
+
+private:
+  void refresh();
+  void follow();
+  /// The entry that is current, and the one that withdraws it if any.
+  [[nodiscard]] const Entry* current() const;
+  [[nodiscard]] QString wordsOf(const Entry& entry) const;
+  Session& session_;
+  MakeView& view_;
+  QListWidget* list_;
+  QLineEdit* note_;
+  QPushButton *keep_, *next_, *withdraw_, *table_;
+};
+
+} // namespace columna

@@ -1,0 +1,396 @@
+// Make by keyboard: the bench, the clock, readings, what dries, the week, and the record that is kept.
+#include "window.h"
+
+#include "make/bench_board.h"
+#include "make/hand_panel.h"
+#include "make/local_time.h"
+#include "make/make_card.h"
+#include "make/make_desk.h"
+#include "make/make_stage.h"
+#include "make/record_panel.h"
+#include "make/session_rack.h"
+#include "make/step_panel.h"
+#include "make/week_panel.h"
+#include "make/when.h"
+
+#include <QFile>
+#include <QSignalSpy>
+#include <QTemporaryDir>
+
+using namespace columna;
+using namespace columna::test;
+
+namespace {
+
+class MakeTest : public WindowTest {
+protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    ASSERT_TRUE(folder.isValid());
+    path = folder.filePath(QStringLiteral("otter.columna"));
+    session.finishSolid();
+    ASSERT_FALSE(session.save(path));
+    now = *secondsOf("2026-12-01T19:00:00Z");
+    view().setClock([this] { return now; });
+    to(kMake);
+    settle();
+  }
+  MakeView& view() { return window.stage<MakeStage>()->view(); }
+  BenchBoard* bench() { return window.stage<MakeStage>()->bench(); }
+  void settle() {
+    QTRY_VERIFY_WITH_TIMEOUT(view().steps() && !view().behind() && !session.solidBehind(), kPatience);
+  }
+  void atBench() {
+    QTest::keyClick(window.mat(), Qt::Key_B);
+    ASSERT_TRUE(bench());
+    settle();
+  }
+  void press(int key) {
+    QWidget* to = bench()->field()->isVisible() ? static_cast<QWidget*>(bench()->field()) : bench();
+    QTest::keyClick(to, static_cast<Qt::Key>(key));
+  }
+  void minutes(double count) { now += std::llround(60 * count); }
+  [[nodiscard]] size_t count(EntryKind kind) const {
+    return static_cast<size_t>(std::count_if(session.record().begin(), session.record().end(),
+                                             [&](const Entry& e) { return e.kind == kind; }));
+  }
+  /// The first step with a goal of that kind.
+  int withGoal(Goal::What what) {
+    const auto& steps = view().steps()->steps;
+    for (size_t i = 0; i < steps.size(); ++i)
+      if (!steps[i].goals.empty() && steps[i].goals.front().what == what) return static_cast<int>(i);
+    return -1;
+  }
+
+  QTemporaryDir folder;
+  QString path;
+  std::int64_t now = 0;
+};
+
+} // namespace
+
+TEST_F(MakeTest, TheWholeFigureIsMadeFromTheKeyboard) {
+  atBench();
+  const size_t all = view().steps()->steps.size();
+  int waits = 0;
+  std::string first;
+  for (size_t presses = 0; view().step() >= 0 || !view().drying().empty(); ++presses) {
+    ASSERT_LT(presses, 4 * all) << "it does not come to an end";
+    if (view().step() < 0) {
+      // Nothing can be done until the next is dry: the bench says so, and rings then.
+      ++waits;
+      EXPECT_FALSE(bench()->spaceKey()->isEnabled());
+      QSignalSpy dry(&view(), &MakeView::dried);
+      now = view().drying().front().until;
+      QTRY_VERIFY_WITH_TIMEOUT(dry.count() > 0, kPatience);
+      continue;
+    }
+    const std::string id = view().now()->id;
+    if (first.empty()) first = id;
+    press(Qt::Key_Space);
+    EXPECT_EQ(view().running(), view().step()) << id;
+    EXPECT_EQ(view().now()->id, id);
+    minutes(view().now()->planned);
+    press(Qt::Key_Space);
+    if (bench() && bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space); // goes on without
+    EXPECT_EQ(view().progress(*view().steps()->find(id)).state == StepState::Done ||
+                  view().progress(*view().steps()->find(id)).state == StepState::Drying,
+              true)
+        << id;
+  }
+  EXPECT_GT(waits, 0);
+  EXPECT_EQ(count(EntryKind::Done), all);
+  EXPECT_EQ(count(EntryKind::Begin), all);
+  EXPECT_TRUE(session.build().finished()) << "the figure on the mat is whole";
+  for (const StepProgress& p : view().progress().steps) EXPECT_EQ(p.state, StepState::Done);
+  EXPECT_NEAR(view().pace().left.middle, 0, 1e-9);
+  EXPECT_TRUE(view().findings().empty()) << "all was done in its order and dry";
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(bench());
+  // What was told is in the file that is saved, and in the one that was not.
+  Session another(shelf());
+  ASSERT_FALSE(another.open(path));
+  EXPECT_EQ(another.record().size(), session.record().size());
+  ASSERT_FALSE(session.save(path));
+  Session third(shelf());
+  ASSERT_FALSE(third.open(path));
+  EXPECT_EQ(third.record().size(), session.record().size());
+  EXPECT_EQ(third.record().front().step, first);
+}
+
+TEST_F(MakeTest, AReadingIsTypedByItsDigitsAndASlipIsAskedFor) {
+  atBench();
+  const int step = withGoal(Goal::What::Weight);
+  ASSERT_GE(step, 0);
+  view().choose(step);
+  const Goal goal = view().now()->goals.front();
+  press(Qt::Key_1); // not the mat's true size
+  ASSERT_TRUE(bench()->field()->isVisible());
+  EXPECT_EQ(bench()->field()->text(), QStringLiteral("1"));
+  const auto type = [&](const QString& text) {
+    bench()->field()->setText(text);
+    press(Qt::Key_Return);
+  };
+  for (const char* bad : {"heavy", "-3", "12 mm", "99999999"}) {
+    type(QString::fromUtf8(bad));
+    EXPECT_FALSE(bench()->question()->text().isEmpty()) << bad;
+    EXPECT_TRUE(bench()->field()->isVisible()) << "kept typed: " << bad;
+    EXPECT_EQ(count(EntryKind::WeightRead), 0U) << bad;
+  }
+  type(QString::number(goal.value * 10));
+  EXPECT_EQ(bench()->asks(), BenchBoard::Ask::Slip);
+  EXPECT_EQ(count(EntryKind::WeightRead), 0U);
+  press(Qt::Key_Return);
+  ASSERT_EQ(count(EntryKind::WeightRead), 1U) << "said twice it is kept";
+  EXPECT_NEAR(*session.record().back().value, goal.value * 10, 0.01);
+  EXPECT_EQ(session.record().back().by, EntryBy::Typed);
+  EXPECT_EQ(view().findings().size(), 1U);
+  EXPECT_EQ(window.stage<MakeStage>()->toLookAt(), 1);
+  // The right one after it takes its place; Escape drops what is typed.
+  press(Qt::Key_R);
+  type(QString::number(goal.value));
+  EXPECT_EQ(count(EntryKind::WeightRead), 2U);
+  EXPECT_TRUE(view().findings().empty());
+  press(Qt::Key_7);
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(bench()) << "the first Escape leaves the field alone";
+  EXPECT_FALSE(bench()->field()->isVisible());
+  EXPECT_EQ(count(EntryKind::WeightRead), 2U);
+}
+
+TEST_F(MakeTest, OnePairOfHandsHasOneClock) {
+  atBench();
+  press(Qt::Key_Space);
+  const std::string first = view().now()->id;
+  minutes(4);
+  press(Qt::Key_P);
+  EXPECT_EQ(view().running(), -1);
+  minutes(60);
+  press(Qt::Key_Space);
+  minutes(2);
+  press(Qt::Key_Right); // later: another step, and beginning it pauses the first
+  const std::string second = view().now()->id;
+  ASSERT_NE(first, second);
+  press(Qt::Key_Space);
+  EXPECT_EQ(view().steps()->steps[static_cast<size_t>(view().running())].id, second);
+  minutes(1);
+  QTRY_VERIFY_WITH_TIMEOUT(view().progress(*view().steps()->find(second)).spent > 0.9, kPatience);
+  EXPECT_NEAR(view().progress(*view().steps()->find(first)).spent, 6, 1e-9) << "pauses are taken out";
+  press(Qt::Key_Left);
+  EXPECT_EQ(view().now()->id, first);
+  // Taking back what was begun last, then what stopped the first.
+  press(Qt::Key_Backspace);
+  EXPECT_EQ(view().progress(*view().steps()->find(second)).state, StepState::Ready);
+  press(Qt::Key_Backspace);
+  EXPECT_EQ(view().steps()->steps[static_cast<size_t>(view().running())].id, first);
+  EXPECT_EQ(count(EntryKind::Withdraw), 2U) << "nothing is erased";
+}
+
+TEST_F(MakeTest, AClockThatRanOverNightIsAskedAbout) {
+  atBench();
+  press(Qt::Key_Space);
+  const std::string id = view().now()->id;
+  const double planned = view().now()->planned;
+  minutes(600);
+  QTRY_VERIFY_WITH_TIMEOUT(view().ranOn(), kPatience);
+  press(Qt::Key_Space);
+  if (bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space);
+  ASSERT_EQ(bench()->asks(), BenchBoard::Ask::RanOn);
+  EXPECT_EQ(count(EntryKind::Done), 0U);
+  press(Qt::Key_Space);
+  ASSERT_EQ(count(EntryKind::Done), 1U);
+  EXPECT_EQ(session.record().back().by, EntryBy::Usual);
+  EXPECT_NEAR(view().progress(*view().steps()->find(id)).spent, planned, 1e-9);
+  EXPECT_EQ(view().pace().steps, 0) << "it teaches nothing";
+}
+
+TEST_F(MakeTest, WhatWaitsCannotBeBegunAndSaysWhy) {
+  atBench();
+  const int last = static_cast<int>(view().steps()->steps.size()) - 1;
+  view().choose(last);
+  EXPECT_FALSE(bench()->question()->text().isEmpty());
+  press(Qt::Key_Space);
+  EXPECT_TRUE(session.record().empty());
+  EXPECT_FALSE(bench()->question()->text().isEmpty());
+  press(Qt::Key_O); // but it may be left out
+  EXPECT_EQ(count(EntryKind::LeaveOut), 1U);
+  EXPECT_EQ(view().progress(last).state, StepState::LeftOut);
+}
+
+TEST_F(MakeTest, AFigureThatWasNeverSavedAsksForItAndLosesNothing) {
+  session.startNew(QStringLiteral("red_fox"));
+  to(kMake);
+  settle();
+  atBench();
+  press(Qt::Key_Space);
+  EXPECT_TRUE(session.record().empty());
+  EXPECT_FALSE(bench()->question()->text().isEmpty());
+  // Where the record cannot be written it is said, and what was typed stays.
+  ASSERT_FALSE(session.save(folder.filePath(QStringLiteral("fox.columna"))));
+  press(Qt::Key_Space);
+  EXPECT_EQ(session.record().size(), 1U);
+  press(Qt::Key_N);
+  bench()->field()->setText(QStringLiteral("the wool is finer than the last"));
+  const std::string beside = recordBeside(session.path().toStdString()).string();
+  ASSERT_TRUE(QFile::remove(QString::fromStdString(beside)));
+  ASSERT_TRUE(QDir().mkdir(QString::fromStdString(beside))); // a folder in its place
+  press(Qt::Key_Return);
+  EXPECT_EQ(session.record().size(), 1U);
+  EXPECT_EQ(bench()->field()->text(), QStringLiteral("the wool is finer than the last"));
+}
+
+TEST_F(MakeTest, TheWeekLaysTheStepsIntoSessionsAndUndoes) {
+  part<MakeDesk>()->tabs()->tab(3)->click();
+  WeekPanel* week = part<WeekPanel>();
+  EXPECT_EQ(part<SessionRack>()->cards(), 0U);
+  for (const char* bad : {"now and then", "tue 20:00-19:00", "tue 8-22"}) {
+    type(week->week(), bad);
+    EXPECT_FALSE(session.history().canUndo()) << bad;
+    EXPECT_FALSE(week->answer()->text().isEmpty()) << bad;
+    EXPECT_EQ(week->week()->text(), QString::fromUtf8(bad)) << "it stays typed";
+  }
+  type(week->week(), "tue 20:00-21:30, sat 10-12");
+  EXPECT_EQ(session.project().make.week, "tue 20:00-21:30, sat 10-12");
+  settle();
+  QTRY_VERIFY_WITH_TIMEOUT(part<SessionRack>()->cards() > 5, kPatience);
+  const int finish = view().laid().finish;
+  EXPECT_GE(finish, view().laid().bound);
+  type(week->days(), "2026-12-05 off, 2026-12-08 off, 2026-12-12 off");
+  settle();
+  QTRY_VERIFY_WITH_TIMEOUT(view().laid().finish > finish, kPatience);
+  for (const PlannedSession& s : view().laid().sessions)
+    EXPECT_NE(dayText(view().laid().first, s.from), dayText(*dateOf("2026-12-05"), 0));
+  type(week->stretch(), "2");
+  EXPECT_EQ(session.project().make.stretch, 50) << "no stretch of two minutes";
+  type(week->stretch(), "30");
+  EXPECT_EQ(session.project().make.stretch, 30);
+  // The calendar has an event a session.
+  settle();
+  const QString ics = folder.filePath(QStringLiteral("otter.ics"));
+  week->saveCalendar(ics);
+  QFile file(ics);
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_EQ(file.readAll().count("BEGIN:VEVENT"), static_cast<qsizetype>(view().laid().sessions.size()));
+  week->saveCalendar(folder.filePath(QStringLiteral("no/such/folder.ics")));
+  QTest::keyClicks(week->minutes(), QStringLiteral("40"));
+  EXPECT_FALSE(week->fitting()->text().isEmpty());
+  const QString fits = week->fitting()->text();
+  QTest::keyClicks(week->minutes(), QStringLiteral("x"));
+  EXPECT_NE(week->fitting()->text(), fits);
+  for (int i = 0; i < 3; ++i) session.undo();
+  EXPECT_TRUE(session.project().make.week.empty());
+  EXPECT_EQ(week->stretch()->text(), QStringLiteral("50"));
+}
+
+TEST_F(MakeTest, TheRackIsWalkedByKeysAndLeadsToTheBench) {
+  MakeWish wish;
+  wish.week = kUsualWeek;
+  ASSERT_FALSE(changes::setMakeWish(session, wish));
+  settle();
+  SessionRack* rack = part<SessionRack>();
+  QTRY_VERIFY_WITH_TIMEOUT(rack->cards() > 3, kPatience);
+  rack->setFocus();
+  const int first = view().step();
+  QTest::keyClick(rack, Qt::Key_Right);
+  const int second = view().step();
+  EXPECT_NE(second, first);
+  EXPECT_FALSE(rack->barOf(second).isEmpty());
+  QTest::keyClick(rack, Qt::Key_Down);
+  EXPECT_NE(view().step(), second);
+  QTest::mouseClick(rack, Qt::LeftButton, {}, rack->barOf(first).center().toPoint());
+  EXPECT_EQ(view().step(), first);
+  QTest::keyClick(rack, Qt::Key_Return);
+  ASSERT_TRUE(bench());
+  EXPECT_EQ(bench()->size(), window.centralWidget()->size());
+  window.resize(1500, 900);
+  QTRY_COMPARE_WITH_TIMEOUT(bench()->size(), window.centralWidget()->size(), kPatience);
+  to(kWrap); // leaves the bench
+  EXPECT_FALSE(bench());
+  EXPECT_TRUE(session.build().finished()) << "Wrap has its own moment again";
+}
+
+TEST_F(MakeTest, TheRecordIsAddedToWithdrawnAndSavedAsATable) {
+  part<MakeDesk>()->tabs()->tab(2)->click();
+  RecordPanel* record = part<RecordPanel>();
+  type(record->note(), "pale wool from the second bag");
+  ASSERT_EQ(session.record().size(), 1U);
+  EXPECT_EQ(session.record().front().kind, EntryKind::Note);
+  QTest::keyClicks(record->note(), QStringLiteral("thinner toes"));
+  QTest::mouseClick(record->nextKey(), Qt::LeftButton);
+  EXPECT_EQ(count(EntryKind::NextTime), 1U);
+  ASSERT_EQ(record->list()->count(), 2);
+  record->list()->setCurrentRow(0); // the newest
+  QTest::mouseClick(record->withdrawKey(), Qt::LeftButton);
+  EXPECT_TRUE(withdrawn(session.record()).contains(session.record()[1].id));
+  EXPECT_TRUE(record->list()->item(0)->font().strikeOut());
+  EXPECT_EQ(record->list()->count(), 2) << "it stays, struck out";
+  record->list()->setCurrentRow(0);
+  QTest::mouseClick(record->withdrawKey(), Qt::LeftButton);
+  EXPECT_FALSE(withdrawn(session.record()).contains(session.record()[1].id)) << "and comes back";
+  const QString csv = folder.filePath(QStringLiteral("record.csv"));
+  record->saveTable(csv);
+  QFile file(csv);
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_EQ(file.readAll().count("\r\n"), 1 + static_cast<qsizetype>(session.record().size()));
+}
+
+TEST_F(MakeTest, AChangedPlanKeepsWhatWasDone) {
+  atBench();
+  for (int i = 0; i < 3; ++i) {
+    press(Qt::Key_Space);
+    minutes(5);
+    press(Qt::Key_Space);
+    if (bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space);
+  }
+  ASSERT_EQ(count(EntryKind::Done), 3U);
+  press(Qt::Key_Escape);
+  ASSERT_FALSE(changes::setSize(session, SizeBy::Height, 200));
+  settle();
+  const auto done = std::count_if(
+      view().progress().steps.begin(), view().progress().steps.end(),
+      [](const StepProgress& p) { return p.state == StepState::Done || p.state == StepState::Drying; });
+  EXPECT_EQ(done, 3);
+  EXPECT_EQ(part<MakeCard>()->done()->figure(), QStringLiteral("3"));
+}
+
+TEST_F(MakeTest, WhatIsTimedIsLearntWhenTheFigureIsSavedAndCanBeStruckOut) {
+  view().setHandFile(folder.filePath(QStringLiteral("hand.json")).toStdString());
+  atBench();
+  for (int i = 0; i < 4; ++i) {
+    press(Qt::Key_Space);
+    minutes(0.5 * view().now()->planned + 0.02);
+    press(Qt::Key_Space);
+    if (bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space);
+  }
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(view().hand().figures.empty()) << "not before it is saved";
+  ASSERT_FALSE(session.save(path));
+  ASSERT_EQ(view().hand().figures.size(), 1U);
+  EXPECT_EQ(view().hand().figures[0].paces.size(), 4U);
+  EXPECT_EQ(view().hand().figures[0].project, session.recordId());
+  EXPECT_EQ(view().pace().figures, 0) << "its own record is not counted twice";
+  // Another figure goes by it; struck out it does not.
+  session.startNew(QStringLiteral("red_fox"));
+  to(kMake);
+  settle();
+  EXPECT_EQ(view().pace().figures, 1);
+  const double quick = view().pace().left.middle;
+  part<MakeDesk>()->tabs()->tab(4)->click();
+  HandPanel* panel = part<HandPanel>();
+  ASSERT_EQ(panel->figures()->count(), 1);
+  panel->figures()->item(0)->setCheckState(Qt::Unchecked);
+  EXPECT_TRUE(view().hand().figures[0].struck);
+  EXPECT_GT(view().pace().left.middle, quick);
+  panel->figures()->item(0)->setCheckState(Qt::Checked);
+  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
+  EXPECT_TRUE(view().hand().off);
+  EXPECT_EQ(view().pace().figures, 0);
+  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
+  answer(QMessageBox::Cancel);
+  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
+  EXPECT_EQ(view().hand().figures.size(), 1U);
+  answer(QMessageBox::Yes);
+  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
+  EXPECT_TRUE(view().hand().figures.empty());
+  EXPECT_TRUE(handAt(folder.filePath(QStringLiteral("hand.json")).toStdString()).hand.figures.empty());
+}
