@@ -149,6 +149,12 @@ void InstrumentPort::look() {
 
 std::optional<Reading> InstrumentPort::last() const { return steadiness_.last(); }
 
+std::optional<double> InstrumentPort::steady() const {
+  const auto now = steadiness_.last();
+  if (now && now->of == Reading::Of::Span) return now->moving ? std::nullopt : now->value;
+  return steadiness_.steady();
+}
+
 void InstrumentPort::ask() {
   if (port_.isOpen()) port_.write("?\n");
 }

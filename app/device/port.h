@@ -48,8 +48,8 @@ public:
   [[nodiscard]] bool standIn() const { return isStandIn(line_); }
   /// What came last, at rest or not; nothing before the first, or when it has been silent.
   [[nodiscard]] std::optional<Reading> last() const;
-  /// What it has come to rest at, g or mm.
-  [[nodiscard]] std::optional<double> steady() const { return steadiness_.steady(); }
+  /// What it has come to rest at, g or mm. Callipers speak when they are pressed: that is at rest.
+  [[nodiscard]] std::optional<double> steady() const;
   [[nodiscard]] const LineReader& reader() const { return reader_; }
   /// Asks for a reading, or sets it to zero, where it knows how.
   void ask();

@@ -163,7 +163,7 @@ void InstrumentPanel::lay(Instruments::Which which) {
   Row& row = rows_[which];
   if (!row.standIn || row.standIn->state() != QProcess::Running) return;
   row.standIn->write(QStringLiteral("put %1\n").arg(row.laid->value(), 0, 'f', 2).toUtf8());
-  if (which == Instruments::Callipers) row.standIn->write("press\npress\npress\n");
+  if (which == Instruments::Callipers) row.standIn->write("press\n");
 }
 
 } // namespace columna

@@ -7,6 +7,7 @@
 #include "steps/steps_of.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace columna {
 namespace {
@@ -76,6 +77,7 @@ MakeView::MakeView(Session& session) : session_(session), handFile_(makersHandFi
     past_.clear();
     putOff_.clear();
     findings_.clear();
+    wet_.clear();
     builtBefore_ = -1;
     stale();
   });
@@ -103,7 +105,6 @@ void MakeView::setTab(int tab) {
 
 void MakeView::setClock(std::function<std::int64_t()> clock) {
   clock_ = std::move(clock);
-  ticked_ = 0;
   judge();
   if (on_) ask();
   emit changed();
@@ -216,6 +217,16 @@ void MakeView::judge() {
   findings_ = makeFindings(*steps_, session_.plan().figure, progress_, session_.record());
   follow();
   stand();
+  // Told whoever finds it out first: the clock, or what was asked for beside the window.
+  const std::set<std::string> before = std::exchange(wet_, {});
+  std::vector<int> dry;
+  for (size_t i = 0; i < steps_->steps.size(); ++i) {
+    const std::string& id = steps_->steps[i].id;
+    if (progress_.steps[i].state == StepState::Drying) wet_.insert(id);
+    if (progress_.steps[i].state == StepState::Done && before.contains(id))
+      dry.push_back(static_cast<int>(i));
+  }
+  for (const int step : dry) emit dried(step);
 }
 
 /// What is looked at: the step chosen, as long as it can be, or the next.
@@ -236,19 +247,14 @@ void MakeView::stand() {
 
 void MakeView::tick() {
   if (!steps_) return;
-  const std::int64_t before = std::exchange(ticked_, clock_());
   const std::vector<DryingStep> waiting = drying();
-  const bool waits = !waiting.empty();
-  if (running() < 0 && !waits) return;
-  if (waits && before > 0 &&
-      std::any_of(waiting.begin(), waiting.end(), [&](const DryingStep& d) { return d.until <= ticked_; })) {
+  if (running() < 0 && waiting.empty()) return;
+  if (!waiting.empty() && waiting.front().until <= clock_()) {
     judge();
-    for (const DryingStep& d : waiting)
-      if (d.until <= ticked_) emit dried(d.step);
     emit changed();
     return;
   }
-  if (const int step = running(); step >= 0) progress_ = progressOf(*steps_, session_.record(), clock_());
+  if (running() >= 0) progress_ = progressOf(*steps_, session_.record(), clock_());
   emit ticked();
 }
 

@@ -144,7 +144,7 @@ private:
   std::vector<std::string> past_; ///< steps looked at before this one
   std::set<std::string> putOff_;
   std::function<std::int64_t()> clock_;
-  std::int64_t ticked_ = 0;
+  std::set<std::string> wet_; ///< steps that dried when it was judged last
   bool on_ = false, steady_ = false, making_ = false;
   std::uint64_t turn_ = 0; ///< counts what the sessions were laid for
   QFutureWatcher<Made> watcher_;

@@ -10,6 +10,7 @@ namespace {
 
 constexpr size_t kShown = 10;             ///< raw lines kept
 constexpr std::int64_t kSteadySpan = 500; ///< ms
+constexpr size_t kReadingsMost = 60;      ///< of them kept
 constexpr size_t kSteadyReadings = 3;
 
 struct InstrumentUnit {
@@ -159,7 +160,10 @@ std::optional<Reading> LineReader::read(std::string_view text) const {
 void Steadiness::take(const Reading& reading) {
   if (!last_.empty() && last_.back().of != reading.of) last_.clear();
   last_.push_back(reading);
-  if (last_.size() > kSteadyReadings) last_.erase(last_.begin());
+  // As many as span the time: of a quick instrument more than three, of a flood not all.
+  while (last_.size() > kSteadyReadings && reading.at - last_[1].at >= kSteadySpan)
+    last_.erase(last_.begin());
+  if (last_.size() > kReadingsMost) last_.erase(last_.begin() + 1);
 }
 
 std::optional<Reading> Steadiness::last() const {

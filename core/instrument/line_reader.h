@@ -55,8 +55,8 @@ private:
   int dropped_ = 0;
 };
 
-/// Whether an instrument has come to rest: it does not say that it moves, and its last three readings span
-/// half a second and differ by one step at most. The steady reading, else nothing.
+/// Whether an instrument has come to rest: it does not say that it moves, and its readings of the last half a
+/// second, three at least, differ by one step at most. The steady reading, else nothing.
 class Steadiness {
 public:
   void take(const Reading& reading);
@@ -65,7 +65,7 @@ public:
   void reset() { last_.clear(); }
 
 private:
-  std::vector<Reading> last_; ///< three at most
+  std::vector<Reading> last_; ///< oldest first
 };
 
 } // namespace columna

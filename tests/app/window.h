@@ -33,6 +33,14 @@
 #include <QTest>
 #include <QTimer>
 
+// Outside of Qt's own runner these only return when they fail, and the test would pass.
+#undef QTRY_VERIFY_WITH_TIMEOUT
+#define QTRY_VERIFY_WITH_TIMEOUT(expr, timeout)                                                              \
+  ASSERT_TRUE(QTest::qWaitFor([&] { return static_cast<bool>(expr); }, timeout)) << #expr
+#undef QTRY_COMPARE_WITH_TIMEOUT
+#define QTRY_COMPARE_WITH_TIMEOUT(one, other, timeout)                                                       \
+  ASSERT_TRUE(QTest::qWaitFor([&] { return (one) == (other); }, timeout)) << #one
+
 namespace columna::test {
 
 /// Any project at all as one step to undo, for what no single change gives.

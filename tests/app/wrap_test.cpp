@@ -121,7 +121,7 @@ TEST_F(WrapTest, ATestBallIsTypedInAndSaysHowFarOffItWas) {
   enter(page->across(1), "29.5");
   page->useKey()->setFocus();
   QTest::keyClick(page->useKey(), Qt::Key_Space);
-  QTRY_VERIFY(!wool->ballPage());
+  QTRY_VERIFY_WITH_TIMEOUT(!wool->ballPage(), kPatience);
   ASSERT_TRUE(session.project().wool.ball);
   EXPECT_NEAR(session.project().wool.ball->diameter, 30, 1e-9);
   EXPECT_EQ(session.project().wool.ball->measured.size(), 3U);

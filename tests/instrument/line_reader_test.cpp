@@ -121,3 +121,28 @@ TEST(Steadiness, IsThreeReadingsAlikeOverHalfASecond) {
   EXPECT_FALSE(say("---- g", 3900));
   EXPECT_FALSE(say("12.36 mm", 4400)) << "another kind of reading";
 }
+
+TEST(Steadiness, OfAQuickInstrumentIsOverTheSameTime) {
+  LineReader reader;
+  Steadiness rest;
+  std::int64_t at = 0;
+  const auto say = [&](const char* line) {
+    for (const Reading& r : reader.feed(std::string(line) + "\n", at += 200)) rest.take(r);
+    return rest.steady();
+  };
+  EXPECT_FALSE(say("5.00 g ?"));
+  EXPECT_FALSE(say("7.00 g"));
+  EXPECT_FALSE(say("7.00 g"));
+  EXPECT_FALSE(say("7.00 g")) << "0.4 s";
+  EXPECT_DOUBLE_EQ(*say("7.01 g"), 7.01) << "five lines a second come to rest too";
+  EXPECT_FALSE(say("7.03 g"));
+  for (int i = 0; i < 500; ++i) {
+    at -= 199; // a flood: a line a millisecond
+    (void)say("8.00 g");
+  }
+  EXPECT_FALSE(rest.last()->moving);
+  at += 600;
+  (void)say("8.00 g");
+  (void)say("8.00 g");
+  EXPECT_TRUE(say("8.00 g"));
+}
