@@ -56,7 +56,8 @@ int learn(const LearnOptions& options) {
     if (const auto problem = changeHand(place, [&](HandEvidence& hand) { takeIn(hand, *shown); }))
       return complain(problem->sentence());
   }
-  for (const auto& [name, struck] : {std::pair(options.strike, true), std::pair(options.count, false)}) {
+  for (const bool struck : {true, false}) {
+    const std::string& name = struck ? options.strike : options.count;
     if (name.empty()) continue;
     bool found = false;
     if (const auto problem =

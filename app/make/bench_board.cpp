@@ -145,12 +145,12 @@ void BenchBoard::build() {
   middle->addWidget(picture_, 2);
   bottom_ = new QWidget(this);
   auto* foot = new QHBoxLayout(bottom_);
-  foot_ = label(24);
+  foot_ = label(22);
   foot_->setTextFormat(Qt::RichText);
   foot->addWidget(foot_, 1);
   foot->addWidget(key(QStringLiteral("N"), tr("note"), [this] { startNote(); }));
   foot->addWidget(key(QStringLiteral("⌫"), tr("take back"), [this] { (void)view_.takeBack(); }));
-  foot->addWidget(key(QStringLiteral("F"), tr("full screen"),
+  foot->addWidget(key(QStringLiteral("F"), tr("full"),
                       [this] { window()->setWindowState(window()->windowState() ^ Qt::WindowFullScreen); }));
   foot->addWidget(key(tr("Esc"), tr("desk"), [this] { emit left(); }));
   outer->addLayout(middle, 1);

@@ -55,8 +55,7 @@ void BenchBoard::keepField() {
 }
 
 void BenchBoard::kept(const Goal& goal, double value, EntryBy by, bool moving) {
-  const Goal of = goal; // the step may be another afterwards
-  if (view_.read(of, value, by, moving)) return;
+  if (view_.read(goal, value, by, moving)) return; // the step may be another afterwards
   at_.reset();
   closeField();
   putQuestion(Ask::Nothing, {});

@@ -216,7 +216,7 @@ void BenchBoard::showFoot() {
   const int now = localMinute(view_.clock(), laid.first.ok() ? laid.first : localDay(view_.clock()));
   for (const PlannedSession& s : laid.sessions)
     if (s.from <= now && now < s.to)
-      parts << pair(tr("session ends"), tr("%1, in %2").arg(timeText(s.to), minutesText(s.to - now)));
+      parts << pair(tr("ends"), tr("%1, in %2").arg(timeText(s.to), minutesText(s.to - now)));
   if (view_.steps()) {
     const Likely& left = view_.pace().left;
     parts << pair(tr("left"), tr("%1 h (%2–%3)")
@@ -224,8 +224,8 @@ void BenchBoard::showFoot() {
                                   .arg(std::lround(left.low / kMinute))
                                   .arg(std::lround(left.high / kMinute)));
   }
-  if (!laid.sessions.empty()) parts << pair(tr("done by"), dayText(laid.first, laid.finish));
-  foot_->setText(parts.join(QStringLiteral("&nbsp;&nbsp;&nbsp;&nbsp; ")));
+  if (!laid.sessions.empty()) parts << pair(tr("done"), dayText(laid.first, laid.finish));
+  foot_->setText(parts.join(QStringLiteral("&nbsp;&nbsp; ")));
 }
 
 } // namespace columna

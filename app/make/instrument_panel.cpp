@@ -66,6 +66,7 @@ void InstrumentPanel::makeRow(QGridLayout* grid, Instruments::Which which) {
   row.laid = new QDoubleSpinBox(this);
   row.laid->setRange(0, scale ? 210 : 150);
   row.laid->setDecimals(2);
+  row.laid->setButtonSymbols(QAbstractSpinBox::NoButtons); // arrow keys and the wheel do it
   row.laid->setSuffix(scale ? tr(" g") : tr(" mm"));
   row.laid->setAccessibleName(scale ? tr("What is laid on the stand-in")
                                     : tr("What the stand-in is closed on"));

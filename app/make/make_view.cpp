@@ -3,6 +3,7 @@
 #include "judge/face_sums.h"
 #include "kit/say.h"
 #include "make/local_time.h"
+#include "project/catalog.h"
 #include "session/build_view.h"
 #include "steps/steps_of.h"
 
@@ -157,6 +158,8 @@ std::optional<QString> MakeView::changeHand(const std::function<void(HandEvidenc
 
 void MakeView::learn() {
   if (!steps_ || session_.changed() || session_.record().empty()) return;
+  // What comes with the program was made by nobody.
+  if (session_.path().startsWith(QString::fromStdString(dataFolder().string()))) return;
   HandFigure shown = shownBy(*steps_, progress_, session_.record());
   shown.project = session_.recordId();
   shown.name = session_.project().name;

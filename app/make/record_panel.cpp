@@ -73,7 +73,7 @@ QString RecordPanel::wordsOf(const Entry& e) const {
   const Step* step = nullptr;
   if (view_.steps())
     if (const auto at = view_.steps()->find(e.step)) step = &view_.steps()->steps[static_cast<size_t>(*at)];
-  const QString of = step ? str(step->words, units) : str(e.step);
+  const QString of = step ? str(step->words, units) : tr("a step of another plan");
   QString value;
   if (e.value) {
     if (e.kind == EntryKind::WeightRead)
@@ -132,7 +132,7 @@ void RecordPanel::refresh() {
     if (e->kind == EntryKind::Withdraw) continue; // told by what it strikes out
     const auto at = secondsOf(e->at);
     auto* item =
-        new QListWidgetItem(QStringLiteral("%1  %2").arg(at ? dayTimeOf(*at) : str(e->at), wordsOf(*e)));
+        new QListWidgetItem(QStringLiteral("%1  %2").arg(at ? dateTimeOf(*at) : str(e->at), wordsOf(*e)));
     item->setData(Qt::UserRole, str(e->id));
     if (gone.contains(e->id)) {
       QFont struck = list_->font();

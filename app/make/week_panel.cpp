@@ -30,13 +30,13 @@ WeekPanel::WeekPanel(Session& session, MakeView& view, QWidget* parent)
     made->setPlaceholderText(hint);
     return made;
   };
-  week_ = line(tr("Sessions of the week"), str(std::string(kUsualWeek)));
-  days_ = line(tr("Days that differ"), tr("2026-12-24 off, 2026-12-26 10:00-12:00"));
+  week_ = line(tr("Sessions of the week"), shownTimes(kUsualWeek));
+  days_ = line(tr("Days that differ"), shownTimes("2026-12-24 off, 2026-12-26 10:00-12:00"));
   stretch_ = line(tr("Minutes of handwork in one go"), {});
   rest_ = line(tr("Minutes of rest"), {});
   minutes_ = line(tr("Minutes there are now"), tr("40"));
   usual_ = new QPushButton(tr("A usual week"), this);
-  usual_->setToolTip(str(std::string(kUsualWeek)));
+  usual_->setToolTip(shownTimes(kUsualWeek));
   calendar_ = new QPushButton(tr("Save as calendar…"), this);
   answer_ = textLabel(this, 13, QFont::Normal);
   fits_ = textLabel(this, 13, QFont::Normal);
@@ -84,8 +84,8 @@ WeekPanel::WeekPanel(Session& session, MakeView& view, QWidget* parent)
 
 void WeekPanel::take() {
   MakeWish wish = session_.project().make;
-  wish.week = week_->text().trimmed().toStdString();
-  wish.days = days_->text().trimmed().toStdString();
+  wish.week = keptTimes(week_->text());
+  wish.days = keptTimes(days_->text());
   bool whole = true;
   bool restWhole = true;
   wish.stretch = stretch_->text().toInt(&whole);
@@ -107,10 +107,11 @@ void WeekPanel::refresh() {
   const auto show = [](QLineEdit* field, const QString& text) {
     if (field->hasFocus() && field->isModified()) return;
     field->setText(text);
+    field->setCursorPosition(0);
     field->setModified(false);
   };
-  show(week_, str(wish.week));
-  show(days_, str(wish.days));
+  show(week_, shownTimes(wish.week));
+  show(days_, shownTimes(wish.days));
   show(stretch_, QString::number(wish.stretch));
   show(rest_, QString::number(wish.rest));
   usual_->setVisible(wish.week.empty());

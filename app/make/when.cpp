@@ -4,6 +4,8 @@
 
 #include <QDateTime>
 #include <QLocale>
+#include <QRegularExpression>
+#include <QVector>
 
 #include <algorithm>
 #include <cmath>
@@ -13,6 +15,26 @@ namespace {
 
 constexpr int kSixty = 60;
 
+/// The words of a week as they are kept, and in the window's language.
+QVector<QPair<QString, QString>> timeWords() {
+  return {{QStringLiteral("mon"), Session::tr("mon")}, {QStringLiteral("tue"), Session::tr("tue")},
+          {QStringLiteral("wed"), Session::tr("wed")}, {QStringLiteral("thu"), Session::tr("thu")},
+          {QStringLiteral("fri"), Session::tr("fri")}, {QStringLiteral("sat"), Session::tr("sat")},
+          {QStringLiteral("sun"), Session::tr("sun")}, {QStringLiteral("off"), Session::tr("off")}};
+}
+
+QString replaced(const QString& text, bool shown) {
+  QString out = text;
+  for (const auto& [kept, local] : timeWords()) {
+    const QRegularExpression word(QStringLiteral("(?<![\\p{L}\\p{M}])%1(?![\\p{L}\\p{M}])")
+                                      .arg(QRegularExpression::escape(shown ? kept : local)),
+                                  QRegularExpression::CaseInsensitiveOption |
+                                      QRegularExpression::UseUnicodePropertiesOption);
+    out.replace(word, shown ? local : kept);
+  }
+  return out;
+}
+
 } // namespace
 
 QString dayText(const Date& first, int moment) {
@@ -20,7 +42,7 @@ QString dayText(const Date& first, int moment) {
       QDate(static_cast<int>(first.year()), static_cast<int>(static_cast<unsigned>(first.month())),
             static_cast<int>(static_cast<unsigned>(first.day())))
           .addDays(moment / kDay);
-  return QLocale().toString(day, Session::tr("ddd d MMM"));
+  return QLocale().toString(day, QStringLiteral("ddd d MMM"));
 }
 
 QString timeText(int moment) {
@@ -34,7 +56,11 @@ QString timeOf(std::int64_t seconds) {
 }
 
 QString dayTimeOf(std::int64_t seconds) {
-  return QLocale().toString(QDateTime::fromSecsSinceEpoch(seconds), Session::tr("ddd HH:mm"));
+  return QLocale().toString(QDateTime::fromSecsSinceEpoch(seconds), QStringLiteral("ddd HH:mm"));
+}
+
+QString dateTimeOf(std::int64_t seconds) {
+  return QLocale().toString(QDateTime::fromSecsSinceEpoch(seconds), QStringLiteral("ddd d MMM HH:mm"));
 }
 
 QString minutesText(double minutes) {
@@ -53,5 +79,9 @@ QString clockText(double minutes) {
              ? QStringLiteral("%1:%2").arg(whole).arg(two(seconds % kSixty))
              : QStringLiteral("%1:%2:%3").arg(whole / kSixty).arg(two(whole % kSixty), two(seconds % kSixty));
 }
+
+QString shownTimes(const std::string& kept) { return replaced(QString::fromStdString(kept), true); }
+
+std::string keptTimes(const QString& typed) { return replaced(typed.trimmed(), false).toStdString(); }
 
 } // namespace columna

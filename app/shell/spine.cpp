@@ -7,6 +7,8 @@
 #include <QPainterPath>
 #include <QtMath>
 
+#include <algorithm>
+
 namespace columna {
 namespace {
 
@@ -76,7 +78,7 @@ void Vertebra::paintEvent(QPaintEvent* /*event*/) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   const double w = frame(current_ ? 60 : 56);
-  const double h = frame(current_ ? 76 : 64);
+  const double h = std::min<double>(frame(current_ ? 76 : 64), height() - frame(8));
   const QRectF r(frame(48) - w / 2, (height() - h) / 2, w, h);
   const QPainterPath shape = drum(r, findings_ > 0);
   if (current_) { // joined to the mat
@@ -139,11 +141,21 @@ void Spine::refresh() {
   update();
 }
 
+/// From one vertebra to the next: closer where the window does not hold them all at their usual step.
+double Spine::step() const {
+  const auto count = static_cast<double>(vertebrae_.size());
+  return std::min<double>(frame(kStep), height() / std::max(1.0, count));
+}
+
+double Spine::place(double vertebra) const {
+  const double all = (static_cast<double>(vertebrae_.size()) - 0.5) * step();
+  return std::min<double>(frame(kFirst), height() - all) + vertebra * step();
+}
+
 void Spine::resizeEvent(QResizeEvent* /*event*/) {
   for (size_t i = 0; i < vertebrae_.size(); ++i) {
-    const QSize size = vertebrae_[i]->sizeHint();
-    const double y = frame(kFirst) + static_cast<double>(i) * frame(kStep);
-    vertebrae_[i]->setGeometry(0, qRound(y - size.height() / 2.0), width(), size.height());
+    const double high = std::min<double>(vertebrae_[i]->sizeHint().height(), step());
+    vertebrae_[i]->setGeometry(0, qRound(place(static_cast<double>(i)) - high / 2), width(), qRound(high));
   }
 }
 
@@ -155,8 +167,9 @@ void Spine::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(Qt::NoPen);
   p.setBrush(t.disc);
   for (size_t i = 0; i + 1 < vertebrae_.size(); ++i) { // the discs between
-    const double y = frame(kFirst) + (static_cast<double>(i) + 0.5) * frame(kStep);
-    const double h = frame(20);
+    const double y = place(static_cast<double>(i) + 0.5);
+    const double h = std::min<double>(frame(20), step() - frame(72));
+    if (h < frame(6)) continue; // no room between them
     QPainterPath disc;
     const QRectF r(frame(48) - frame(20), y - h / 2, frame(40), h);
     disc.moveTo(r.topLeft());

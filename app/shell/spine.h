@@ -40,6 +40,9 @@ protected:
   void resizeEvent(QResizeEvent* event) override;
 
 private:
+  [[nodiscard]] double step() const;
+  /// Where a vertebra's middle is, or between two of them.
+  [[nodiscard]] double place(double vertebra) const;
   void refresh();
   Session& session_;
   std::vector<Vertebra*> vertebrae_;

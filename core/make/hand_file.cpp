@@ -2,6 +2,8 @@
 
 #include "measure/json_text.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <array>
 #include <charconv>
@@ -45,10 +47,11 @@ Result<HandFigure> figureOf(const Json& in, const std::string& file, const std::
   if (const auto factors = in.find("factors"); factors != in.end()) {
     if (!factors->is_object()) return notAHand(file, at + ".factors");
     for (const auto& [key, list] : factors->items()) {
-      if (!list.is_array() || list.size() > kStepsMost) return notAHand(file, at + ".factors." + key);
+      if (!list.is_array() || list.size() > kStepsMost)
+        return notAHand(file, fmt::format("{}.factors.{}", at, key));
       for (const Json& x : list) {
         if (!x.is_number() || !(std::abs(x.get<double>()) <= kReadingMost))
-          return notAHand(file, at + ".factors." + key);
+          return notAHand(file, fmt::format("{}.factors.{}", at, key));
         out.factors[key].push_back(x.get<double>());
       }
     }

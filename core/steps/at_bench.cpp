@@ -90,7 +90,8 @@ bool meets(const Goal& goal, double value) {
 }
 
 bool farOff(const Goal& goal, double value) {
-  return goal.value > 0 && (value >= kSlip * goal.value || value <= goal.value / kSlip);
+  constexpr double rounding = 1e-9;
+  return goal.value > 0 && (value >= kSlip * goal.value || kSlip * value <= goal.value * (1 + rounding));
 }
 
 std::string goalMark(const Step& step, const Goal& goal) {

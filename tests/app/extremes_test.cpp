@@ -2,6 +2,8 @@
 #include "window.h"
 
 #include "file/project_json.h"
+#include "make/make_desk.h"
+#include "make/make_stage.h"
 #include "project/project_fields.h"
 #include "report/plan_json.h"
 #include "session/changes.h"
@@ -97,6 +99,13 @@ TEST_F(ExtremesTest, Pose) {
     typeEverywhere();
   }
   EXPECT_GT(typed, 50);
+}
+
+TEST_F(ExtremesTest, Make) {
+  session.setStage(kMake);
+  part<MakeDesk>()->tabs()->tab(3)->click();
+  typeEverywhere();
+  EXPECT_GT(typed, 5);
 }
 
 TEST_F(ExtremesTest, Wrap) {

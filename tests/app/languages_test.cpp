@@ -10,6 +10,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QLocale>
 #include <QMenu>
 #include <QPaintDevice>
 #include <QPaintEngine>
@@ -110,6 +111,11 @@ bool isOwn(const QString& word) {
       QStringLiteral("PgUp"),  QStringLiteral("PgDown"), QStringLiteral("Return"),   QStringLiteral("Tab"),
       QStringLiteral("Del"),   QStringLiteral("Home"),   QStringLiteral("End"),      QStringLiteral("Left"),
       QStringLiteral("Right"), QStringLiteral("Up"),     QStringLiteral("Down"),     QStringLiteral("ozf")};
+  // Days and months are told in the system's language, which is another matter.
+  for (int i = 1; i <= 12; ++i)
+    if (QLocale().monthName(i, QLocale::ShortFormat) == word) return true;
+  for (int i = 1; i <= 7; ++i)
+    if (QLocale().dayName(i, QLocale::ShortFormat) == word) return true;
   return own.contains(word);
 }
 
@@ -120,6 +126,7 @@ QSet<QString> makersOwn(const Session& session) {
   for (const Marking& m : p.wool.markings) all += ' ' + m.name;
   for (const PatternPose& pose : p.stances.saved) all += ' ' + pose.name;
   for (const OwnWire& w : p.drawer) all += ' ' + w.name;
+  for (const Entry& e : session.record()) all += ' ' + e.text;
   const QStringList words =
       QString::fromStdString(all).split(QRegularExpression(QStringLiteral("[^A-Za-z]+")), Qt::SkipEmptyParts);
   return {words.begin(), words.end()};

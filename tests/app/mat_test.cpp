@@ -250,7 +250,7 @@ TEST_F(MatTest, WhatIsSettledIsOfItsOwnStageAlone) {
     for (const auto& stage : window.stages()) out.push_back(stage->settled());
     return out;
   };
-  EXPECT_EQ(settled(), (std::vector<bool>{false, false, false, false, false}));
+  EXPECT_EQ(settled(), (std::vector<bool>{false, false, false, false, false, false}));
   const auto alone = [&](size_t which) {
     auto now = settled();
     EXPECT_TRUE(now[which]);

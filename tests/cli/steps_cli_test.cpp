@@ -99,9 +99,9 @@ TEST(Cli, KeepsARecordAndGoesOnFromIt) {
   ASSERT_EQ(run(scratch, "log " + fox + " --csv " + table).code, 0);
   const std::string rows = Scratch::read(table);
   EXPECT_EQ(std::count(rows.begin(), rows.end(), '\n'), 5);
-  for (const char* wrong :
-       {" --add print/sheet", " --add print/sheet flown", " --add a weight 'five g'", " --add a count -3",
-        " --withdraw nothing", " --add a girth 70 --along far", " --add a done --at yesterday", " --add a withdraw"}) {
+  for (const char* wrong : {" --add print/sheet", " --add print/sheet flown", " --add a weight 'five g'",
+                            " --add a count -3", " --withdraw nothing", " --add a girth 70 --along far",
+                            " --add a done --at yesterday", " --add a withdraw"}) {
     const Ran out = run(scratch, "log " + fox + wrong);
     EXPECT_EQ(out.code, 2) << wrong;
     EXPECT_EQ(std::count(out.err.begin(), out.err.end(), '\n'), 1) << wrong << out.err;
@@ -117,12 +117,14 @@ TEST(Cli, LearnsAHandFromARecordAndCanBeToldNotTo) {
   const std::string finish = "sessions " + fox + " --from 2026-12-01 --json";
   const auto minutes = [&] {
     int sum = 0;
-    for (const auto& session : nlohmann::json::parse(run(scratch, finish).out)["sessions"])
+    const auto placed = nlohmann::json::parse(run(scratch, finish).out);
+    for (const auto& session : placed["sessions"])
       for (const auto& s : session["steps"])
         if (s["id"] == "coat/trunk") sum += s["minutes"].get<int>();
     return sum;
   };
   const int usual = minutes();
+  ASSERT_GT(usual, 0);
   const auto told = [&](const std::string& words, const std::string& clock) {
     EXPECT_EQ(run(scratch, "log " + fox + " --add " + words + " --at 2026-12-01T" + clock + ":00+01:00").code,
               0);
