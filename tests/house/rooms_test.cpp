@@ -82,15 +82,16 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
 
 TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {
   const fs::path app = kSource / "app";
-  expectFloors(read(app, {app}), {{"theme"},
-                                  {"kit"},
-                                  {"device"},
-                                  {"session", "print"},
-                                  {"stage"},
-                                  {"turn"},
-                                  {"mat"},
-                                  {"study", "wire", "pose", "wrap", "face", "make", "shell"}, // none knows another
-                                  {"main"}});
+  expectFloors(read(app, {app}),
+               {{"theme"},
+                {"kit"},
+                {"device"},
+                {"session", "print"},
+                {"stage"},
+                {"turn"},
+                {"mat"},
+                {"study", "wire", "pose", "wrap", "face", "make", "shell"}, // none knows another
+                {"main"}});
 }
 
 TEST(Rooms, AStageIsNamedInItsFolderAndInTheOneListAlone) {
