@@ -37,23 +37,21 @@ std::optional<QString> MakeView::begin() {
                         .arg(str(steps_->steps[static_cast<size_t>(e.before)].words, session_.units()),
                              str(e.why, session_.units())));
       }
-  // There is one pair of hands: what runs is paused.
-  if (const int other = running(); other >= 0) {
-    Entry stop = entry(EntryKind::Pause);
-    stop.step = steps_->steps[static_cast<size_t>(other)].id;
-    stop.limb.clear();
-    if (auto trouble = tell(std::move(stop))) return trouble;
-  }
   chosen_ = step_; // what is begun is what is looked at
   putOff_.erase(now()->id);
+  // There is one pair of hands: what runs is paused.
+  if (auto trouble = pause()) return trouble;
   return tell(entry(state == StepState::UnderWay ? EntryKind::Resume : EntryKind::Begin));
 }
 
 std::optional<QString> MakeView::pause() {
   const int step = running();
   if (step < 0) return std::nullopt;
+  const Step& runs = steps_->steps[static_cast<size_t>(step)];
   Entry stop = entry(EntryKind::Pause);
-  stop.step = steps_->steps[static_cast<size_t>(step)].id;
+  stop.step = runs.id;
+  stop.limb =
+      runs.limb >= 0 ? session_.plan().figure->limbs[static_cast<size_t>(runs.limb)].id : std::string();
   return tell(std::move(stop));
 }
 
