@@ -18,17 +18,17 @@ QDBusMessage call(const char* method) {
 
 } // namespace
 
-Awake::Awake(QObject* parent, const QDBusConnection& bus) : QObject(parent), bus_(bus) {}
-
 Awake::~Awake() { release(); }
 
 void Awake::hold(const QString& why) {
   wanted_ = true;
-  if (asking_ || cookie_ != 0 || !bus_.isConnected()) return;
+  if (asking_ || cookie_ != 0) return;
+  if (!bus_) bus_ = QDBusConnection::sessionBus();
+  if (!bus_->isConnected()) return;
   asking_ = true;
   QDBusMessage ask = call("Inhibit");
   ask << QCoreApplication::applicationName() << why;
-  auto* answer = new QDBusPendingCallWatcher(bus_.asyncCall(ask), this);
+  auto* answer = new QDBusPendingCallWatcher(bus_->asyncCall(ask), this);
   connect(answer, &QDBusPendingCallWatcher::finished, this, [this](QDBusPendingCallWatcher* watcher) {
     const QDBusPendingReply<uint> reply = *watcher;
     watcher->deleteLater();
@@ -44,10 +44,10 @@ void Awake::asked(uint cookie) {
 
 void Awake::release() {
   wanted_ = false;
-  if (cookie_ == 0) return;
+  if (cookie_ == 0 || !bus_) return;
   QDBusMessage let = call("UnInhibit");
   let << std::exchange(cookie_, 0U);
-  bus_.asyncCall(let);
+  bus_->asyncCall(let);
 }
 
 } // namespace columna

@@ -6,13 +6,16 @@
 #include <QObject>
 #include <QString>
 
+#include <optional>
+
 namespace columna {
 
 class Awake : public QObject {
   Q_OBJECT
 public:
+  explicit Awake(QObject* parent) : QObject(parent) {}
   /// By another bus than the session's, for tests.
-  explicit Awake(QObject* parent, const QDBusConnection& bus = QDBusConnection::sessionBus());
+  Awake(QObject* parent, const QDBusConnection& bus) : QObject(parent), bus_(bus) {}
   ~Awake() override;
   Awake(const Awake&) = delete;
   Awake& operator=(const Awake&) = delete;
@@ -24,7 +27,7 @@ public:
 
 private:
   void asked(uint cookie);
-  QDBusConnection bus_;
+  std::optional<QDBusConnection> bus_; ///< the session's is looked for when it is wanted: it may take a while
   bool wanted_ = false, asking_ = false;
   uint cookie_ = 0; ///< of the desktop, 0 without one
 };
