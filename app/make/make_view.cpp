@@ -70,15 +70,7 @@ LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bo
 MakeView::MakeView(Session& session) : session_(session), handFile_(makersHandFile()), clock_(secondsNow) {
   connect(&watcher_, &QFutureWatcher<Made>::finished, this, &MakeView::made);
   connect(&session_, &Session::begun, this, [this] {
-    steps_.reset();
-    progress_ = {};
-    laid_ = {};
-    chosen_.reset();
-    step_ = -1;
-    past_.clear();
-    putOff_.clear();
-    findings_.clear();
-    wet_.clear();
+    forget();
     builtBefore_ = -1;
     stale();
   });
@@ -111,8 +103,26 @@ void MakeView::setClock(std::function<std::int64_t()> clock) {
   emit changed();
 }
 
+std::string MakeView::animal() const {
+  return session_.project().pattern + ' ' + std::to_string(session_.plan().figure->limbs.size());
+}
+
+void MakeView::forget() {
+  steps_.reset();
+  progress_ = {};
+  laid_ = {};
+  chosen_.reset();
+  step_ = -1;
+  past_.clear();
+  putOff_.clear();
+  findings_.clear();
+  wet_.clear();
+  emit changed();
+}
+
 /// The plan is another, or the week.
 void MakeView::stale() {
+  if (steps_ && animal_ != animal()) forget();
   steady_ = false;
   if (on_) ask();
 }
@@ -186,8 +196,8 @@ void MakeView::ask() {
           steady_ ? steps_ : nullptr, session_.record(), hand_,
           session_.recordId(),        std::move(before), clock_()};
   steady_ = true;
-  watcher_.setFuture(beside([ask = std::move(ask), turn = turn_, stop = &stop_] {
-    Made out{turn, ask.steps, {}};
+  watcher_.setFuture(beside([ask = std::move(ask), turn = turn_, animal = animal(), stop = &stop_] {
+    Made out{turn, animal, ask.steps, {}};
     if (!out.steps) {
       const auto face = faceSums(ask.project, *ask.shelf, ask.plan);
       out.steps = std::make_shared<const StepPlan>(stepsOf(ask.project, *ask.shelf, ask.plan, face.get()));
@@ -200,6 +210,12 @@ void MakeView::ask() {
 void MakeView::made() {
   Made done = answerOf(watcher_);
   making_ = false;
+  if (done.animal != animal()) { // it is another by now
+    steady_ = false;
+    if (on_) ask();
+    return;
+  }
+  animal_ = done.animal;
   const std::string at = now() ? now()->id : std::string();
   const bool chosen = chosen_.has_value();
   steps_ = std::move(done.steps);

@@ -112,10 +112,14 @@ signals:
 private:
   struct Made {
     std::uint64_t turn = 0;
+    std::string animal; ///< and its limbs, whose numbers the steps have
     std::shared_ptr<const StepPlan> steps;
     LaidSessions laid;
   };
   void stale();
+  /// Steps are of an animal's limbs by their numbers: those of another are let go.
+  [[nodiscard]] std::string animal() const;
+  void forget();
   void ask();
   void made();
   /// How far it is now, by the record.
@@ -134,6 +138,7 @@ private:
   std::filesystem::path handFile_;
   int tab_ = 0;
   std::shared_ptr<const StepPlan> steps_;
+  std::string animal_; ///< whose they are
   Progress progress_;
   MakersPace pace_;
   LaidSessions laid_;

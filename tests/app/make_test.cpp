@@ -401,3 +401,21 @@ TEST_F(MakeTest, WhatIsTimedIsLearntWhenTheFigureIsSavedAndCanBeStruckOut) {
   EXPECT_TRUE(view().hand().figures.empty());
   EXPECT_TRUE(handAt(folder.filePath(QStringLiteral("hand.json")).toStdString()).hand.figures.empty());
 }
+
+TEST_F(MakeTest, AnotherAnimalAtTheBenchHasItsOwnStepsAtOnce) {
+  atBench();
+  view().choose(static_cast<int>(view().steps()->steps.size()) - 3);
+  for (const char* animal : {"songbird", "merfigure", "beetle", "river_otter"}) {
+    ASSERT_FALSE(changes::setPattern(session, QString::fromUtf8(animal)));
+    const std::vector<Step> steps = view().steps() ? view().steps()->steps : std::vector<Step>();
+    for (const Step& s : steps) { // those of the animal before are let go
+      EXPECT_LT(s.limb, static_cast<int>(plan().figure->limbs.size())) << animal;
+    }
+    QApplication::processEvents(); // painted meanwhile
+    session.undo();
+    QApplication::processEvents();
+    session.redo();
+    settle();
+    EXPECT_GT(view().steps()->steps.size(), 30U) << animal;
+  }
+}
