@@ -24,7 +24,11 @@ QString standInFolder() {
 }
 
 bool isStandIn(const QString& line) {
-  return !line.isEmpty() && QFileInfo(line).absolutePath() == QDir(standInFolder()).absolutePath();
+  if (line.isEmpty()) return false;
+  const QFileInfo file(line);
+  // Whatever it is called: no real instrument speaks on a pseudo-terminal.
+  return file.absolutePath() == QDir(standInFolder()).absolutePath() ||
+         file.canonicalFilePath().startsWith(QStringLiteral("/dev/pts/"));
 }
 
 QStringList instrumentLines() {

@@ -19,6 +19,7 @@ namespace columna {
 /// Where stand-ins put the links to their lines: $XDG_RUNTIME_DIR/columna, else a folder of the user's own
 /// in /tmp.
 [[nodiscard]] QString standInFolder();
+/// A line in that folder, or any pseudo-terminal.
 [[nodiscard]] bool isStandIn(const QString& line);
 /// The machine's serial lines, and those of stand-ins.
 [[nodiscard]] QStringList instrumentLines();

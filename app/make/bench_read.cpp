@@ -66,11 +66,12 @@ void BenchBoard::takeReading() {
   const Goal* g = goal();
   const InstrumentPort* port = g ? instruments_.of(*g) : nullptr;
   if (!port || !port->last()->value) return startReading({});
-  const bool again = ask_ == Ask::Moving || ask_ == Ask::Slip;
   const auto steady = port->steady();
-  if (!steady && !again) return putQuestion(Ask::Moving, tr("It still moves: R again takes it as it is."));
+  // One that moves and is far off is asked for twice.
+  if (!steady && ask_ != Ask::Moving && ask_ != Ask::Slip)
+    return putQuestion(Ask::Moving, tr("It still moves: R again takes it as it is."));
   const double value = steady ? *steady : *port->last()->value;
-  if (farOff(*g, value) && !again)
+  if (farOff(*g, value) && ask_ != Ask::Slip)
     return putQuestion(
         Ask::Slip, tr("%1 where %2 was planned: R again keeps it.")
                        .arg(figureOf(*g, value, session_.units()), figureOf(*g, g->value, session_.units())));

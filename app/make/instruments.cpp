@@ -24,7 +24,7 @@ Instruments::Instruments(QObject* parent) : QObject(parent) {
 
 void Instruments::use(Which which, const QString& line) {
   ports_[which]->open(line);
-  settings().setValue(settingOf(which), line);
+  if (!isStandIn(line)) settings().setValue(settingOf(which), line); // the real one is there again next time
   emit changed();
 }
 

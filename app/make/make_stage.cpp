@@ -66,6 +66,11 @@ std::vector<Arrangement> MakeStage::arrangements() {
              if (at) view_.setClock([at] { return *at; });
              return at.has_value();
            }},
+          {QStringLiteral("step"), tr("the step that is looked at, by its id: wind/trunk"),
+           [this](const QString& value) {
+             view_.choose(value.toStdString());
+             return true;
+           }},
           {QStringLiteral("bench"), tr("yes: the bench"), [this](const QString& value) {
              if (value != QStringLiteral("yes")) return false;
              openBench();

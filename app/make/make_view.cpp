@@ -169,7 +169,7 @@ std::optional<QString> MakeView::changeHand(const std::function<void(HandEvidenc
 void MakeView::learn() {
   if (!steps_ || session_.changed() || session_.record().empty()) return;
   // What comes with the program was made by nobody.
-  if (session_.path().startsWith(QString::fromStdString(dataFolder().string()))) return;
+  if (session_.path().startsWith(QString::fromStdString(dataFolder().string()) + u'/')) return;
   HandFigure shown = shownBy(*steps_, progress_, session_.record());
   shown.project = session_.recordId();
   shown.name = session_.project().name;
@@ -222,6 +222,8 @@ void MakeView::made() {
   laid_ = std::move(done.laid);
   // A step that is looked at stays, wherever it stands now.
   chosen_ = chosen ? steps_->find(at) : std::nullopt;
+  if (!wished_.empty())
+    if (const auto wished = steps_->find(std::exchange(wished_, {}))) chosen_ = wished;
   judge();
   emit changed();
   if (done.turn != turn_ && on_) ask();
@@ -253,7 +255,8 @@ void MakeView::follow() {
   const int before = step_;
   if (chosen_ && progress(*chosen_).state == StepState::Done) chosen_.reset();
   step_ = chosen_ ? *chosen_ : nextStep(*steps_, progress_, laid_.order, putOff_).value_or(-1);
-  if (on_ && step_ >= 0 && step_ != before)
+  // What was chosen on the figure before there were steps stays.
+  if (on_ && step_ >= 0 && step_ != before && (before >= 0 || session_.selected() < 0))
     if (const int limb = now()->limb;
         limb >= 0 && limb < static_cast<int>(session_.plan().figure->limbs.size()))
       session_.select(limb);
@@ -322,6 +325,13 @@ void MakeView::choose(int step) {
   chosen_ = step;
   follow();
   emit changed();
+}
+
+void MakeView::choose(const std::string& id) {
+  if (!steps_)
+    wished_ = id;
+  else if (const auto step = steps_->find(id))
+    choose(*step);
 }
 
 void MakeView::later() {

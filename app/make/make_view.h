@@ -66,6 +66,8 @@ public:
   /// The one that runs, -1 for none.
   [[nodiscard]] int running() const;
   void choose(int step);
+  /// By its id, as soon as there is such a step.
+  void choose(const std::string& id);
   /// The next that can be done, this one put off; or back to the one before.
   void later();
   void earlier();
@@ -145,6 +147,7 @@ private:
   Readings readings_;
   std::vector<Finding> findings_;
   std::optional<int> chosen_;
+  std::string wished_; ///< id of the step to be chosen
   int step_ = -1;
   std::vector<std::string> past_; ///< steps looked at before this one
   std::set<std::string> putOff_;

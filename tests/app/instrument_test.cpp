@@ -10,6 +10,7 @@
 #include "make/record_panel.h"
 
 #include <QFile>
+#include <QFileInfo>
 #include <QProcess>
 #include <QSignalSpy>
 #include <QTemporaryDir>
@@ -80,6 +81,8 @@ TEST_F(InstrumentTest, AScaleIsReadWhenItHasComeToRest) {
   port.open(scale.line());
   EXPECT_EQ(port.state(), InstrumentPort::State::Open);
   EXPECT_TRUE(port.standIn());
+  EXPECT_TRUE(isStandIn(QFileInfo(scale.line()).canonicalFilePath())) << "by its other name too";
+  EXPECT_FALSE(isStandIn(QStringLiteral("/dev/ttyUSB0")));
   EXPECT_TRUE(instrumentLines().contains(scale.line()));
   EXPECT_FALSE(port.steady()) << "not before it has said so three times";
   ASSERT_TRUE(until([&] { return port.steady().has_value(); }));

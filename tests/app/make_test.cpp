@@ -1,12 +1,7 @@
 // Make by keyboard: the bench, the clock, readings, what dries, the week, and the record that is kept.
-#include "window.h"
+#include "make_window.h"
 
-#include "make/bench_board.h"
-#include "make/hand_panel.h"
-#include "make/local_time.h"
 #include "make/make_card.h"
-#include "make/make_desk.h"
-#include "make/make_stage.h"
 #include "make/record_panel.h"
 #include "make/session_rack.h"
 #include "make/step_panel.h"
@@ -15,59 +10,9 @@
 
 #include <QFile>
 #include <QSignalSpy>
-#include <QTemporaryDir>
 
 using namespace columna;
 using namespace columna::test;
-
-namespace {
-
-class MakeTest : public WindowTest {
-protected:
-  void SetUp() override {
-    WindowTest::SetUp();
-    ASSERT_TRUE(folder.isValid());
-    path = folder.filePath(QStringLiteral("otter.columna"));
-    session.finishSolid();
-    ASSERT_FALSE(session.save(path));
-    now = *secondsOf("2026-12-01T19:00:00Z");
-    view().setClock([this] { return now; });
-    to(kMake);
-    settle();
-  }
-  MakeView& view() { return window.stage<MakeStage>()->view(); }
-  BenchBoard* bench() { return window.stage<MakeStage>()->bench(); }
-  void settle() {
-    QTRY_VERIFY_WITH_TIMEOUT(view().steps() && !view().behind() && !session.solidBehind(), kPatience);
-  }
-  void atBench() {
-    QTest::keyClick(window.mat(), Qt::Key_B);
-    ASSERT_TRUE(bench());
-    settle();
-  }
-  void press(int key) {
-    QWidget* to = bench()->field()->isVisible() ? static_cast<QWidget*>(bench()->field()) : bench();
-    QTest::keyClick(to, static_cast<Qt::Key>(key));
-  }
-  void minutes(double count) { now += std::llround(60 * count); }
-  [[nodiscard]] size_t count(EntryKind kind) const {
-    return static_cast<size_t>(std::count_if(session.record().begin(), session.record().end(),
-                                             [&](const Entry& e) { return e.kind == kind; }));
-  }
-  /// The first step with a goal of that kind.
-  int withGoal(Goal::What what) {
-    const auto& steps = view().steps()->steps;
-    for (size_t i = 0; i < steps.size(); ++i)
-      if (!steps[i].goals.empty() && steps[i].goals.front().what == what) return static_cast<int>(i);
-    return -1;
-  }
-
-  QTemporaryDir folder;
-  QString path;
-  std::int64_t now = 0;
-};
-
-} // namespace
 
 TEST_F(MakeTest, TheWholeFigureIsMadeFromTheKeyboard) {
   changes::setConstruction(session, Construction::LegsAndTail); // with glue that dries before the wool
@@ -358,64 +303,4 @@ TEST_F(MakeTest, AChangedPlanKeepsWhatWasDone) {
   EXPECT_EQ(static_cast<size_t>(done) + view().progress().gone.size(), 3U);
   EXPECT_GE(done, 1);
   EXPECT_EQ(part<MakeCard>()->done()->figure(), QString::number(done));
-}
-
-TEST_F(MakeTest, WhatIsTimedIsLearntWhenTheFigureIsSavedAndCanBeStruckOut) {
-  view().setHandFile(folder.filePath(QStringLiteral("hand.json")).toStdString());
-  atBench();
-  for (int i = 0; i < 4; ++i) {
-    press(Qt::Key_Space);
-    minutes(0.5 * view().now()->planned + 0.02);
-    press(Qt::Key_Space);
-    if (bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space);
-  }
-  press(Qt::Key_Escape);
-  EXPECT_TRUE(view().hand().figures.empty()) << "not before it is saved";
-  ASSERT_FALSE(session.save(path));
-  ASSERT_EQ(view().hand().figures.size(), 1U);
-  EXPECT_EQ(view().hand().figures[0].paces.size(), 4U);
-  EXPECT_EQ(view().hand().figures[0].project, session.recordId());
-  EXPECT_EQ(view().pace().figures, 0) << "its own record is not counted twice";
-  // Another figure goes by it; struck out it does not.
-  session.startNew(QStringLiteral("red_fox"));
-  to(kMake);
-  settle();
-  EXPECT_EQ(view().pace().figures, 1);
-  const double quick = view().pace().left.middle;
-  part<MakeDesk>()->tabs()->tab(4)->click();
-  HandPanel* panel = part<HandPanel>();
-  ASSERT_EQ(panel->figures()->count(), 1);
-  panel->figures()->item(0)->setCheckState(Qt::Unchecked);
-  EXPECT_TRUE(view().hand().figures[0].struck);
-  EXPECT_GT(view().pace().left.middle, quick);
-  panel->figures()->item(0)->setCheckState(Qt::Checked);
-  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
-  EXPECT_TRUE(view().hand().off);
-  EXPECT_EQ(view().pace().figures, 0);
-  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
-  answer(QMessageBox::Cancel);
-  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
-  EXPECT_EQ(view().hand().figures.size(), 1U);
-  answer(QMessageBox::Yes);
-  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
-  EXPECT_TRUE(view().hand().figures.empty());
-  EXPECT_TRUE(handAt(folder.filePath(QStringLiteral("hand.json")).toStdString()).hand.figures.empty());
-}
-
-TEST_F(MakeTest, AnotherAnimalAtTheBenchHasItsOwnStepsAtOnce) {
-  atBench();
-  view().choose(static_cast<int>(view().steps()->steps.size()) - 3);
-  for (const char* animal : {"songbird", "merfigure", "beetle", "river_otter"}) {
-    ASSERT_FALSE(changes::setPattern(session, QString::fromUtf8(animal)));
-    const std::vector<Step> steps = view().steps() ? view().steps()->steps : std::vector<Step>();
-    for (const Step& s : steps) { // those of the animal before are let go
-      EXPECT_LT(s.limb, static_cast<int>(plan().figure->limbs.size())) << animal;
-    }
-    QApplication::processEvents(); // painted meanwhile
-    session.undo();
-    QApplication::processEvents();
-    session.redo();
-    settle();
-    EXPECT_GT(view().steps()->steps.size(), 30U) << animal;
-  }
 }

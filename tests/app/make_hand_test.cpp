@@ -1,0 +1,67 @@
+// The maker's hand in Make, and another animal at the bench.
+#include "make_window.h"
+
+#include "make/hand_panel.h"
+
+using namespace columna;
+using namespace columna::test;
+
+TEST_F(MakeTest, WhatIsTimedIsLearntWhenTheFigureIsSavedAndCanBeStruckOut) {
+  view().setHandFile(folder.filePath(QStringLiteral("hand.json")).toStdString());
+  atBench();
+  for (int i = 0; i < 4; ++i) {
+    press(Qt::Key_Space);
+    minutes(0.5 * view().now()->planned + 0.02);
+    press(Qt::Key_Space);
+    if (bench()->asks() == BenchBoard::Ask::Reading) press(Qt::Key_Space);
+  }
+  press(Qt::Key_Escape);
+  EXPECT_TRUE(view().hand().figures.empty()) << "not before it is saved";
+  ASSERT_FALSE(session.save(path));
+  ASSERT_EQ(view().hand().figures.size(), 1U);
+  EXPECT_EQ(view().hand().figures[0].paces.size(), 4U);
+  EXPECT_EQ(view().hand().figures[0].project, session.recordId());
+  EXPECT_EQ(view().pace().figures, 0) << "its own record is not counted twice";
+  // Another figure goes by it; struck out it does not.
+  session.startNew(QStringLiteral("red_fox"));
+  to(kMake);
+  settle();
+  EXPECT_EQ(view().pace().figures, 1);
+  const double quick = view().pace().left.middle;
+  part<MakeDesk>()->tabs()->tab(4)->click();
+  HandPanel* panel = part<HandPanel>();
+  ASSERT_EQ(panel->figures()->count(), 1);
+  panel->figures()->item(0)->setCheckState(Qt::Unchecked);
+  EXPECT_TRUE(view().hand().figures[0].struck);
+  EXPECT_GT(view().pace().left.middle, quick);
+  panel->figures()->item(0)->setCheckState(Qt::Checked);
+  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
+  EXPECT_TRUE(view().hand().off);
+  EXPECT_EQ(view().pace().figures, 0);
+  QTest::mouseClick(panel->learn(), Qt::LeftButton, {}, QPoint(8, panel->learn()->height() / 2));
+  answer(QMessageBox::Cancel);
+  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
+  EXPECT_EQ(view().hand().figures.size(), 1U);
+  answer(QMessageBox::Yes);
+  QTest::mouseClick(panel->forgetKey(), Qt::LeftButton);
+  EXPECT_TRUE(view().hand().figures.empty());
+  EXPECT_TRUE(handAt(folder.filePath(QStringLiteral("hand.json")).toStdString()).hand.figures.empty());
+}
+
+TEST_F(MakeTest, AnotherAnimalAtTheBenchHasItsOwnStepsAtOnce) {
+  atBench();
+  view().choose(static_cast<int>(view().steps()->steps.size()) - 3);
+  for (const char* animal : {"songbird", "merfigure", "beetle", "river_otter"}) {
+    ASSERT_FALSE(changes::setPattern(session, QString::fromUtf8(animal)));
+    const std::vector<Step> steps = view().steps() ? view().steps()->steps : std::vector<Step>();
+    for (const Step& s : steps) { // those of the animal before are let go
+      EXPECT_LT(s.limb, static_cast<int>(plan().figure->limbs.size())) << animal;
+    }
+    QApplication::processEvents(); // painted meanwhile
+    session.undo();
+    QApplication::processEvents();
+    session.redo();
+    settle();
+    EXPECT_GT(view().steps()->steps.size(), 30U) << animal;
+  }
+}
