@@ -8,9 +8,11 @@
 
 #include <filesystem>
 #include <fstream>
+#include <functional>
 #include <map>
 #include <memory>
 #include <string>
+#include <vector>
 
 #include <unistd.h>
 
@@ -31,6 +33,22 @@ inline const Catalog& shelf() {
     return std::move(loaded).value();
   }();
   return catalog;
+}
+
+/// The animals a test goes through: all of them. Under a sanitizer, which takes many times as long and looks
+/// for faults that are no animal's own, every sixth.
+inline const std::vector<std::reference_wrapper<const Pattern>>& animals() {
+#if defined(__SANITIZE_ADDRESS__) || defined(__SANITIZE_THREAD__)
+  constexpr size_t every = 6;
+#else
+  constexpr size_t every = 1;
+#endif
+  static const std::vector<std::reference_wrapper<const Pattern>> chosen = [] {
+    std::vector<std::reference_wrapper<const Pattern>> out;
+    for (size_t i = 0; i < shelf().patterns.size(); i += every) out.emplace_back(shelf().patterns[i]);
+    return out;
+  }();
+  return chosen;
 }
 
 inline Project project(const std::string& pattern, double height,

@@ -26,7 +26,7 @@ double area(const std::vector<Polygon>& polygons) {
 } // namespace
 
 TEST(Figure, IsAsLargeAsAskedInEachMeasure) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     EXPECT_NEAR(figureOf(p, SizeBy::OverallHeight, 160).overallHeight, 160, 1e-9) << p.id;
     EXPECT_NEAR(figureOf(p, SizeBy::ShoulderHeight, 95).shoulderHeight, 95, 1e-9) << p.id;
     EXPECT_NEAR(figureOf(p, SizeBy::BodyLength, 200).bodyLength, 200, 1e-9) << p.id;
@@ -34,7 +34,7 @@ TEST(Figure, IsAsLargeAsAskedInEachMeasure) {
 }
 
 TEST(Figure, TwiceAsHighIsTwiceEveryBone) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure small = figureOf(p, SizeBy::OverallHeight, 120);
     const Figure large = figureOf(p, SizeBy::OverallHeight, 240);
     for (size_t i = 0; i < small.bones.size(); ++i)
@@ -43,7 +43,7 @@ TEST(Figure, TwiceAsHighIsTwiceEveryBone) {
 }
 
 TEST(Figure, TwinsAreMirrorsToTheLastBit) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = figureOf(p, SizeBy::OverallHeight, 137);
     for (const FigureBone& b : f.bones) {
       if (b.twin < 0) continue;
@@ -62,7 +62,7 @@ TEST(Figure, TwinsAreMirrorsToTheLastBit) {
 }
 
 TEST(Figure, StandsOnTheGround) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = figureOf(p, SizeBy::OverallHeight, 160);
     double lowest = 1e9;
     for (const Polygon& polygon : silhouette(f, View::Side))
@@ -102,7 +102,7 @@ TEST(Outline, OfARodIsItsRectangle) {
 }
 
 TEST(Outline, HasNoSlitsOrSpikes) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = figureOf(p, SizeBy::OverallHeight, 160);
     for (const View view : {View::Side, View::Front, View::Above}) {
       const auto all = silhouette(f, view);

@@ -19,7 +19,7 @@ MadePart part(const char* limb, std::optional<double> length, std::optional<doub
 } // namespace
 
 TEST(MadeParts, ThePlannedValueChangesNothingToTheLastBit) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     Project before = project(p.id, 160);
     const Plan planned160 = planned(before);
     const FigureLimb& trunk =

@@ -42,14 +42,14 @@ TEST(Shape, OneThatChangesNothingIsThePatternToTheLastBit) {
   nothing.moved["elbow"] = Vec3(0, 0, 0);
   nothing.girths["forearm@0.5"] = {};
   ASSERT_TRUE(nothing.none());
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     EXPECT_EQ(inModules(shaped(p, nothing)).shapeKey, inModules(p).shapeKey) << p.id;
 }
 
 TEST(Shape, LengthsAreTakenExactlyAndCarryWhatHangsOnThem) {
   std::mt19937 random(7);
   std::uniform_real_distribution<double> factor(0.8, 1.25);
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     Shape shape;
     for (const PatternBone& b : p.bones) shape.lengths[b.id] = factor(random);
     const Pattern made = shaped(p, shape);
@@ -132,7 +132,7 @@ TEST(Shape, AGirthChangesWhereItIsAndFadesToItsNeighbours) {
 }
 
 TEST(Character, DialsDoWhatTheySay) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure before = inModules(p);
     Shape shape;
     shape.character.head = 1.5;
@@ -193,7 +193,7 @@ TEST(Shape, TheImpossibleIsRefusedInASentence) {
 }
 
 TEST(Sizing, EveryWayOfSizingGivesWhatWasAsked) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     for (const SizeBy by :
          {SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy::BodyLength, SizeBy::HeadLength}) {
       const Figure now = makeFigure(p, {SizeBy::OverallHeight, 180, {}}).value();

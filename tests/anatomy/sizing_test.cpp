@@ -15,7 +15,7 @@ constexpr std::array kWays{SizeBy::OverallHeight, SizeBy::ShoulderHeight, SizeBy
 } // namespace
 
 TEST(SizingWays, EachGivesAFigureOfThatSizeInEveryAnimal) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (const SizeBy by : kWays) {
       const Figure unit = inModules(pattern);
       if (modulesOf(pattern, {by, 100, {}}) <= 0) continue;
@@ -46,7 +46,7 @@ TEST(SizingWays, OneLimbOrTheScaleSettleItToo) {
 }
 
 TEST(SizingWays, AFirstSizeIsOneToHoldAndRound) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Sizing first = firstSize(pattern);
     const auto made = makeFigure(pattern, first);
     ASSERT_TRUE(made) << pattern.id;
@@ -98,7 +98,7 @@ TEST(SizingWays, ScalesAreReadAsMakersWriteThem) {
 }
 
 TEST(SizingWays, TwiceTheSizeIsTwiceOfEveryLength) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Figure one = makeFigure(pattern, {SizeBy::OverallHeight, 100, {}}).value();
     const Figure two = makeFigure(pattern, {SizeBy::OverallHeight, 200, {}}).value();
     ASSERT_EQ(one.bones.size(), two.bones.size());

@@ -116,7 +116,7 @@ TEST(Stations, AHeadComesOutAsWideAsItsPattern) {
 }
 
 TEST(Stations, BonesThatDifferAreBlendedWithoutAStep) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     for (const Tube& tube : f.tubes)
       for (size_t i = static_cast<size_t>(tube.capBegin > 0 ? tube.capSlabs : 0) + 1;

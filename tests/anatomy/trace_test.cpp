@@ -53,7 +53,7 @@ Shape randomShape(const Pattern& p, std::mt19937& random) {
 TEST(Trace, LengthsComeBackThroughNoiseTurnAndScale) {
   std::mt19937 random(20261125);
   std::uniform_real_distribution<double> scales(40, 900);
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const View view = p.bestView == "front" ? View::Front : p.bestView == "above" ? View::Above : View::Side;
     const Shape known = randomShape(p, random);
     const Photo photo =
@@ -74,7 +74,7 @@ TEST(Trace, LengthsComeBackThroughNoiseTurnAndScale) {
 
 TEST(Trace, WithoutNoiseTheFitIsExactEitherWayRound) {
   std::mt19937 random(3);
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const bool flipped : {false, true}) {
       const View view = p.bestView == "front"   ? View::Front
                         : p.bestView == "above" ? View::Above

@@ -85,7 +85,7 @@ TEST(Raster, CameraThereAndBack) {
 }
 
 TEST(Raster, MeshesOfAllAnimals) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = planned(project(p.id, 160));
     const std::vector<QRgb> colours(plan.figure->limbs.size(), qRgb(200, 180, 150));
     const Figure posedOne = figureAtScale(posed(plan.pattern, p.poses.front()), plan.figure->scale);

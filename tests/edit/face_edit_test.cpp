@@ -224,7 +224,7 @@ TEST(FaceEdit, ARemedyMendsWhatItIsFor) {
 }
 
 TEST(FaceEdit, EveryAnimalsFaceIsWorkedOut) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Fox one(test::project(pattern.id, 160));
     ASSERT_TRUE(one.sums) << pattern.id;
     EXPECT_GT(one.sums->report.bodyGrams, 0) << pattern.id;

@@ -79,7 +79,7 @@ TEST(FigureEdit, TiedAgainTheTwinTakesThisSidesChoices) {
 }
 
 TEST(FigureEdit, TheLengthFromTheNoseGivesThatNose) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Plan plan = planned(project(pattern.id, 160));
     const double front = edit::alongFigure(plan.figure).second;
     if (front <= 0) continue;

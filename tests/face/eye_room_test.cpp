@@ -40,7 +40,7 @@ TEST(EyeRoom, AStemEndsBeforeTheWireInItsWay) {
 TEST(EyeRoom, StemsKeepClearOfTheWireInEveryHead) {
   const FaceRules& r = rules();
   int cut = 0;
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const double height = 160;
     const Project one = project(p.id, height);
     const Plan plan = planned(one);

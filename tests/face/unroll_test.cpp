@@ -116,7 +116,7 @@ TEST(Unroll, WhatIsNoSkinIsSaid) {
 }
 
 TEST(Skins, EveryAnimalsPartsAreLaidFlat) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = planned(project(p.id, 180));
     const auto skins = skinsOf(plan.figure, rules());
     std::set<std::string> wanted;

@@ -12,7 +12,7 @@ namespace {
 
 TEST(GenericHead, IsAsLargeAsTheTubesItStandsFor) {
   int made = 0;
-  for (const Pattern& worn : shelf().patterns) {
+  for (const Pattern& worn : animals()) {
     const Pattern pattern = barePattern(worn.id);
     const auto head = genericHead(pattern);
     if (!head) continue;
@@ -41,7 +41,7 @@ TEST(GenericHead, HasFeetOfTheAnimalsKindAndSize) {
   int feet = 0;
   int kind = 0;
   int size = 0;
-  for (const Pattern& worn : shelf().patterns) {
+  for (const Pattern& worn : animals()) {
     const Pattern pattern = barePattern(worn.id);
     const auto head = genericHead(pattern);
     if (!head) continue;

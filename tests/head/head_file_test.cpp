@@ -26,7 +26,7 @@ Result<HeadPattern> changed(const std::function<void(Json&)>& how) {
 } // namespace
 
 TEST(HeadFiles, EveryAnimalHasOneThatFitsItsPattern) {
-  for (const Pattern& worn : shelf().patterns) {
+  for (const Pattern& worn : animals()) {
     const Pattern p = barePattern(worn.id);
     const auto read = readHeadFile(headFile(p.id));
     EXPECT_TRUE(read) << read.problem().sentence();
@@ -50,7 +50,7 @@ TEST(HeadFiles, AreWhatTheSchemaSays) {
   EXPECT_EQ(Json::parse(in), headSchema()) << "columna-cli schema head > docs/schema/head.schema.json";
   Scratch scratch;
   std::vector<std::string> files;
-  for (const Pattern& p : shelf().patterns) files.push_back(headFile(p.id).string());
+  for (const Pattern& p : animals()) files.push_back(headFile(p.id).string());
   Json wrong = fox();
   wrong["eyes"][0]["diameter"] = "large";
   files.push_back(scratch.write("wrong.json", wrong.dump()));
@@ -163,7 +163,7 @@ TEST(HeadFiles, CutOrChangedAnywhereOneIsReadOrRefusedNeverMore) {
 }
 
 TEST(HeadCheck, ShippedOnesHaveNothingToMend) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const HeadPattern head = shippedHead(p.id);
     for (const Problem& problem : checkHead(head)) ADD_FAILURE() << p.id << ": " << problem.sentence();
     for (const Problem& problem : checkSeat(head, p)) ADD_FAILURE() << p.id << ": " << problem.sentence();

@@ -30,7 +30,7 @@ inline Pattern barePattern(const std::string& id) {
 
 inline std::vector<HeadPattern> shippedHeads() {
   std::vector<HeadPattern> out;
-  for (const Pattern& p : shelf().patterns) out.push_back(shippedHead(p.id));
+  for (const Pattern& p : animals()) out.push_back(shippedHead(p.id));
   return out;
 }
 

@@ -46,7 +46,7 @@ TEST(Wearing, TheFiguresSurfaceAtTheHeadIsTheHeads) {
 }
 
 TEST(Wearing, BonesJointsAndWireStay) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Pattern plain = barePattern(p.id);
     const Pattern with = wearing(plain, shippedHead(p.id), kDensities);
     EXPECT_EQ(with.joints, plain.joints) << p.id;
@@ -150,7 +150,7 @@ TEST(Wearing, HornsAndBillsAreHardAndEarsAreItsOwn) {
 }
 
 TEST(Wearing, MeshesOfAllAnimalsAreClosed) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     MeshWish wish;
     const Figure figure = worn(p.id, 120);
     wish.cell = 3;

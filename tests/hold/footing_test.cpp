@@ -24,7 +24,7 @@ std::vector<BoneMass> evenly(const Figure& figure, double grams) {
 } // namespace
 
 TEST(Footing, OfEveryAnimalIsItsStandingLegsAndNothingElse) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Figure f = figureOf(pattern, 160);
     const Footing footing = footingOf(f);
     ASSERT_EQ(footing.stands.size(), f.limbs.size());
@@ -63,7 +63,7 @@ TEST(Footing, OfAFigureInTheAirIsNone) {
 }
 
 TEST(Footing, LegsBearAllOfTheWeightTwinsAlikeAndTheHeavyEndMore) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Figure f = figureOf(pattern, 160);
     const Footing footing = footingOf(f);
     if (footing.soles.empty()) continue;

@@ -102,7 +102,7 @@ TEST(Soles, AFrameStandsOnToesAndHeels) {
 }
 
 TEST(LegShares, BalanceAndAreTheLeverRule) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = planned(project(p.id, 160));
     if (plan.loads.legs == 0) continue;
     const auto& shares = plan.loads.shares;
@@ -174,7 +174,7 @@ TEST(LegShares, ALegThatWouldPullBearsNothing) {
 TEST(Loads, ALinkInsideItsCarrierAsksOfTheCarrier) {
   // From the rump to the first joint of the tail the wire lies in the trunk's wool.
   int links = 0;
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = body(p.id);
     const auto tail = plan.figure->limb("tail");
     if (!tail || plan.skeleton->limbs[static_cast<size_t>(*tail)].empty()) continue;

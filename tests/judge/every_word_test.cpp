@@ -82,7 +82,7 @@ class EveryWord : public ::testing::TestWithParam<size_t> {};
 
 TEST_P(EveryWord, IsWell) {
   const Construction built = kConstructions[GetParam()];
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     Project p = project(pattern.id, 160, built);
     p.wool.finish = CoatFinish::Fur;
     p.wool.furShown = 9;
@@ -96,7 +96,7 @@ TEST_P(EveryWord, IsWell) {
 INSTANTIATE_TEST_SUITE_P(Constructions, EveryWord, ::testing::Range<size_t>(0, kConstructions.size()));
 
 TEST(EveryWordOf, ThePosesOfEveryAnimalIsWell) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Project p = project(pattern.id, 160);
     const Plan plan = planned(p);
     for (const PatternPose& pose : plan.pattern->poses) {
@@ -122,7 +122,7 @@ TEST(EveryWordOf, ThePosesOfEveryAnimalIsWell) {
 }
 
 TEST(EveryWordOf, TheSmallestAndLargestFiguresIsWell) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (const double height : {25.0, 60.0, 900.0}) {
       const auto made = plan(project(pattern.id, height), shelf(), {nullptr, true, 3});
       if (made) read(*made, pattern.id + " " + std::to_string(height));

@@ -37,7 +37,7 @@ Vec3 held(const PoseReport& r) {
 } // namespace
 
 TEST(PoseReport, ReactionsAreTheWeight) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Project made = project(p.id, 160);
     const Plan plan = planned(made);
     for (const PatternPose& pose : stances(p))

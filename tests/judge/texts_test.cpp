@@ -101,7 +101,7 @@ TEST(Texts, OfTwoHundredDrawnProjectsAreSound) {
 }
 
 TEST(Texts, APatternsOwnNamesAndTheirWant) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     std::map<std::string, std::string> seen;
     for (const auto& [id, name] : f.jointNames) {

@@ -67,7 +67,7 @@ TEST(WorkTime, OfTenAnimalsInFourFinishes) {
 }
 
 TEST(WorkTime, GrowsWithFinishAndSizeAndNeverAsTheVolume) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan small = planned(project(p.id, 150));
     const Plan large = planned(project(p.id, 300));
     double last = 0;

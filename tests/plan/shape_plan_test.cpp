@@ -47,7 +47,7 @@ bool finite(const Plan& plan) {
 
 TEST(ShapedPlan, EveryAnimalInAnyShapeIsPlannedWhole) {
   std::mt19937 random(1125);
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const Construction built : {Construction::FoldedPair, Construction::TwistedLimbs})
       for (int i = 0; i < 3; ++i) {
         Project project = test::project(p.id, 160, built);
@@ -144,7 +144,7 @@ TEST(ShapedPlan, TheDemosOpenAndPlan) {
 }
 
 TEST(ShapedPlan, AShapedAnimalStillPassesTheCheckWhenItIsMild) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     Shape mild;
     mild.character = characterAt(0.5);
     for (const Problem& problem : checkPattern(shaped(p, mild)))

@@ -19,7 +19,7 @@ double lengthOf(const WireStock& stock) {
 } // namespace
 
 TEST(Stock, EveryPieceIsCutFromSomethingAndNothingTwice) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (const char* material : {"aluminium-annealed", "steel-florist"}) {
       Project p = project(pattern.id, 160);
       p.material = material;

@@ -30,7 +30,7 @@ std::set<std::pair<std::string, double>> kinds(const Plan& plan) {
 } // namespace
 
 TEST(WirePlan, NoMoreKindsThanAreWanted) {
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const int most : {1, 2, 3, 5}) {
       Project wanted = project(p.id, 160);
       wanted.mostWires = most;
@@ -293,7 +293,7 @@ TEST(WirePlan, APatternOfOneBone) {
 }
 
 TEST(WirePlan, EveryShippedRoutingIsProven) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (int c = 0; c < 8; ++c) {
       const Plan plan = planned(project(pattern.id, 140, static_cast<Construction>(c)));
       for (const RouteChoice& choice : plan.routes)

@@ -57,7 +57,7 @@ TEST(WoolPlan, EachBadInputIsAFinding) {
 }
 
 TEST(WoolPlan, AnyNumbersGiveNumbers) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (const double coat : {0.0, 0.3, 40.0}) {
       Project p = project(pattern.id, 90);
       p.coat = coat;

@@ -15,7 +15,7 @@ Vec3 jointAt(const Figure& f, const std::string& bone) {
 }
 
 TEST(HeldHead, StaysWhereItIsWhileTheBodyTurnsUnderIt) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Figure figure = figureAtScale(pattern, 120);
     if (!figure.head) continue;
     const std::string bone = figure.bones[static_cast<size_t>(figure.head->bone)].patternBone;

@@ -9,7 +9,7 @@ using namespace columna;
 using namespace columna::test;
 
 TEST(Pose, EveryPatternHasTwoWithinItsLimits) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     EXPECT_GE(p.poses.size(), 2U) << p.id;
     for (const PatternPose& pose : p.poses) {
       const auto problem = beyondLimits(p, pose);
@@ -19,7 +19,7 @@ TEST(Pose, EveryPatternHasTwoWithinItsLimits) {
 }
 
 TEST(Pose, KeepsEveryLengthAndStandsOnTheGround) {
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const PatternPose& pose : p.poses) {
       const Figure before = inModules(p);
       const Figure after = inModules(posed(p, pose));
@@ -32,7 +32,7 @@ TEST(Pose, KeepsEveryLengthAndStandsOnTheGround) {
 }
 
 TEST(Pose, NoneAtAllIsTheNeutralStance) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure before = inModules(p);
     const Figure after = inModules(posed(p, {"none", {}}));
     const double drop = lowestPoint(before);

@@ -30,7 +30,7 @@ double apart(const Turn& a, const Turn& b) {
 } // namespace
 
 TEST(PosingLaws, MirroredTwiceIsAsBefore) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (unsigned seed = 0; seed < 3; ++seed) {
       const PatternPose pose = drawn(pattern, seed);
       const PatternPose twice = mirroredPose(pattern, mirroredPose(pattern, pose));
@@ -45,7 +45,7 @@ TEST(PosingLaws, MirroredTwiceIsAsBefore) {
 }
 
 TEST(PosingLaws, MirroredTheLeftTurnsAsTheRightDid) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const PatternPose pose = drawn(pattern, 5);
     const PatternPose other = mirroredPose(pattern, pose);
     for (const PatternBone& b : pattern.bones)
@@ -95,7 +95,7 @@ TEST(PosingLaws, AStraightenedLimbIsNeutralAndTheOthersStay) {
 }
 
 TEST(PosingLaws, BetweenGoesFromTheOneToTheOtherWithoutTurningBack) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     if (pattern.poses.size() < 2) continue;
     const PatternPose& a = pattern.poses[0];
     const PatternPose& b = pattern.poses[1];
@@ -114,7 +114,7 @@ TEST(PosingLaws, BetweenGoesFromTheOneToTheOtherWithoutTurningBack) {
 }
 
 TEST(PosingLaws, LimitsHoldOnceAndForAllAndSayWhereTheyHold) {
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     PatternPose wild;
     for (const PatternBone& b : pattern.bones) wild.turns[b.id] = {4, -4, 4};
     const PatternPose held = withinLimits(pattern, wild);

@@ -45,7 +45,7 @@ constexpr double kMm = 160; // a module of the patterns at a usual size, at most
 
 TEST(Reach, PlacesAreThoseOfThePosedPattern) {
   std::mt19937 random(3);
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     PatternPose pose = anyPose(p, random);
     pose.whole = {0.2, -0.4, 0.1};
     const Linkage l(p);
@@ -65,7 +65,7 @@ TEST(Reach, PlacesAreThoseOfThePosedPattern) {
 
 TEST(Reach, ReachableTargetsAreReached) {
   std::mt19937 random(11);
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Linkage l(p);
     for (const SidedJoint& tip : tips(p))
       for (int round = 0; round < 4; ++round) {
@@ -87,7 +87,7 @@ TEST(Reach, ReachableTargetsAreReached) {
 }
 
 TEST(Reach, FarTargetsEndStraightTowardsThem) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Linkage l(p);
     for (const SidedJoint& tip : tips(p)) {
       const double reach = chainLength(p, l, tip);
@@ -115,7 +115,7 @@ TEST(Reach, FarTargetsEndStraightTowardsThem) {
 }
 
 TEST(Reach, ASlowDragDoesNotJump) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Linkage l(p);
     for (const SidedJoint& tip : tips(p)) {
       const double reach = chainLength(p, l, tip);
@@ -152,7 +152,7 @@ TEST(Reach, PlantedFeetStayWhileTheBodyBends) {
 
 TEST(Posing, MirrorsAndCopies) {
   std::mt19937 random(9);
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const PatternPose pose = anyPose(p, random, 0.7);
     EXPECT_TRUE(sameStance(p, mirroredPose(p, mirroredPose(p, pose)), pose)) << p.id;
     const Linkage l(p);

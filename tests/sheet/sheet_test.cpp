@@ -250,7 +250,7 @@ TEST(Sheet, StaysOnThePaperWithLongNames) {
 }
 
 TEST(Sheet, EveryAnimalStaysOnThePaper) {
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     for (const double height : {50.0, 320.0}) {
       Project p = project(pattern.id, height);
       p.units = height < 100 ? UnitSystem::Inch : UnitSystem::Metric;

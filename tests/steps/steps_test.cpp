@@ -76,7 +76,7 @@ void expectWhole(const Made& m, const std::string& name) {
 } // namespace
 
 TEST(Steps, OfEveryAnimalInWhatSuitsItAddUpToThePlan) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     std::set<std::string> suits(p.suits.begin(), p.suits.end());
     suits.insert(std::string(id(Construction::TwistedLimbs)));
     std::shared_ptr<const FaceSums> face; // the same head, whatever wire is in it

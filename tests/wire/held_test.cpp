@@ -101,7 +101,7 @@ TEST(Held, AGluedTailHasItsHole) {
 }
 
 TEST(Held, EveryWayForEveryLimbOfEveryAnimal) {
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const Construction c :
          {Construction::TwistedLimbs, Construction::FoldedPair, Construction::NoWire}) {
       const Plan usual = planned(project(p.id, 160, c));

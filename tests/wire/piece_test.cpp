@@ -22,7 +22,7 @@ struct Case {
 
 std::vector<Case> everything() {
   std::vector<Case> out;
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const double h : {80.0, 160.0, 320.0})
       for (const Construction c : kConstructions) out.push_back({p.id, h, c});
   return out;

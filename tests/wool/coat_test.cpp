@@ -56,7 +56,7 @@ TEST(Coat, LeavesOutlineAndFinishedGirthsAsTheyAre) {
 }
 
 TEST(Coat, NoAnimalWearsMoreCoatThanAMakerWouldLay) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     Project made = toned(p.id, Tone::Pale, Tone::Mid);
     made.size = {SizeBy::BodyLength, 160};
     const Plan plan = planned(made);
@@ -77,7 +77,7 @@ TEST(Coat, OneTheMakerSettledStays) {
 
 TEST(Coat, EveryGramIsFeltOfItsDensity) {
   // Of every part: wool over its density, with wire and what is set in, is the body's volume.
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     Project made = project(p.id, 160);
     made.size = {SizeBy::BodyLength, 160};
     const Plan plan = planned(made);
@@ -216,7 +216,7 @@ TEST(ReadyCore, IsCutToTheShapeAndSaidSo) {
 }
 
 TEST(Pads, NeverWeighMoreThanTheCoreTheyAreOf) {
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const double height : {100.0, 250.0}) {
       const Plan plan = planned(project(p.id, height));
       for (size_t l = 0; l < plan.limbs.size(); ++l) {

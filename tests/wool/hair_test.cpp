@@ -58,7 +58,7 @@ TEST(Hair, WhiskersAreNoWool) {
 
 TEST(Hair, IsWeighedWithTheCoatAndCarriedByTheHead) {
   int haired = 0;
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = planned(project(p.id, 160));
     double rows = 0;
     for (const HairRow& r : plan.wool->hair) {

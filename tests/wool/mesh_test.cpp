@@ -96,7 +96,7 @@ TEST(CubeCases, EveryCutEdgeIsUsedOnceAndNothingElse) {
 }
 
 TEST(Mesh, ClosedForEveryAnimalAtEverySize) {
-  for (const Pattern& p : shelf().patterns)
+  for (const Pattern& p : animals())
     for (const double height : {80.0, 320.0}) {
       const Figure f = makeFigure(p, {SizeBy::OverallHeight, height}).value();
       const double cell = std::max(1.0, height / 50);
@@ -213,7 +213,7 @@ TEST(MeshFiles, OutsideReadersReadTheSame) {
 
 TEST(MeshFiles, AdmeshFindsEveryAnimalClosed) {
   const Scratch scratch;
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     const std::string path = scratch.write("a.stl", stlBytes(meshOf(f, 3), p.id));
     const std::string mesher = said("admesh " + path);

@@ -48,7 +48,7 @@ TEST(Plates, WhatIsNoPlateIsNowhere) {
   EXPECT_TRUE(Plate(f, 0).empty());
   EXPECT_TRUE(platesOf(f).empty());
   EXPECT_EQ(platesOf(square()).size(), 1U);
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     const Figure animal = makeFigure(pattern, {SizeBy::OverallHeight, 160, {}}).value();
     EXPECT_LE(platesOf(animal).size(), animal.flats.size()) << pattern.id;
     for (const Plate& plate : platesOf(animal))

@@ -47,7 +47,7 @@ TEST(Slices, OnACleanOvalATapeReadsItsPerimeter) {
 TEST(Slices, BesideABendTheCutIsFullerAndOnARoundedEndLess) {
   double most = 1;
   double least = 1;
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     const auto tapes = tapeShares(f, f.coatThickness);
     ASSERT_EQ(tapes.size(), f.bones.size());

@@ -126,7 +126,7 @@ TEST(Solid, APlaneCutsACubeAsCountingDoes) {
 }
 
 TEST(Solid, SharesAddUpAndTwinsAreEqualOnEveryAnimal) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     SolidWish wish;
     wish.cell = 2.5 * workingCell(f);
@@ -184,7 +184,7 @@ TEST(Solid, StopsWhenAsked) {
 }
 
 TEST(Solid, RoundsNeverLeaveTheSection) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Figure f = makeFigure(p, {SizeBy::OverallHeight, 160}).value();
     const std::vector<BoneRound> rounds = largestRounds(f, f.coatThickness);
     for (const Tube& tube : f.tubes)

@@ -20,7 +20,7 @@ double bundleVolume(const Plan& plan) {
 } // namespace
 
 TEST(Wool, CoreCoatAndWireAreTheBody) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = plannedExactly(project(p.id, 160));
     double sum = 0;
     for (const LimbWool& w : plan.wool->limbs) {
@@ -74,7 +74,7 @@ TEST(Wool, TwiceAsHighIsEightTimesTheWool) {
 }
 
 TEST(Wool, TwinsWeighTheSameToTheLastBit) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = plannedExactly(project(p.id, 160));
     for (size_t l = 0; l < plan.figure->limbs.size(); ++l) {
       const int twin = plan.figure->limbs[l].twin;
@@ -146,7 +146,7 @@ TEST(Felt, ShrinkageLaws) {
 }
 
 TEST(Girths, GrowFromTheWireOutwards) {
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = plannedExactly(project(p.id, 200));
     for (size_t l = 0; l < plan.wool->limbs.size(); ++l) {
       const LimbWool& w = plan.wool->limbs[l];

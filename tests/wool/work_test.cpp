@@ -70,7 +70,7 @@ TEST(Winding, NeverJumpsAndNeverFallsShortOfThePart) {
       EXPECT_GE(all, 100) << grams;
     }
   }
-  for (const Pattern& p : shelf().patterns) {
+  for (const Pattern& p : animals()) {
     const Plan plan = planned(project(p.id, 160));
     for (size_t l = 0; l < plan.limbs.size(); ++l) {
       const Winding& w = plan.wool->limbs[l].winding;
