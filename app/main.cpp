@@ -1,19 +1,25 @@
 #include "all_stages.h"
+#include "booklet/story.h"
+#include "file/demo_copy.h"
+#include "file/hand_store.h"
 #include "heads_sheet.h"
 #include "kit/english_plurals.h"
 #include "kit/pseudo_translator.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "make/local_time.h"
 #include "print/pages.h"
 #include "project/catalog.h"
 #include "session/build_view.h"
 #include "session/changes.h"
 #include "sheet/true_size_sheet.h"
+#include "shell/booklet_work.h"
 #include "shell/dialogs.h"
 #include "shell/ending.h"
 #include "shell/keeping.h"
 #include "shell/main_window.h"
 #include "shot.h"
+#include "steps/steps_of.h"
 #include "theme/theme.h"
 
 #include <QApplication>
@@ -58,7 +64,7 @@ std::optional<SheetParts> partsOf(const QString& words) {
 bool hasScreen(int argc, char** argv) {
   bool screenless = false;
   for (int i = 1; i < argc; ++i)
-    for (const char* without : {"--shot", "--print", "--heads"})
+    for (const char* without : {"--shot", "--print", "--heads", "--booklet", "--story"})
       screenless = screenless || QByteArray(argv[i]).startsWith(without);
   if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
   return screenless || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || qEnvironmentVariableIsSet("DISPLAY") ||
@@ -72,7 +78,16 @@ void addOptions(QCommandLineParser& parser) {
   parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("a .columna project"),
                                QStringLiteral("[file]"));
   parser.addOptions({
+      {QStringLiteral("demo"), QStringLiteral("begin with a copy of the demo, whose making goes on now")},
       {QStringLiteral("print"), QStringLiteral("write the true-size sheet"), QStringLiteral("out.pdf")},
+      {QStringLiteral("booklet"),
+       QStringLiteral("write the booklet of its making: a PDF, or a folder of pages for a browser"),
+       QStringLiteral("out.pdf or folder")},
+      {QStringLiteral("story"), QStringLiteral("write the story of its making, from its record"),
+       QStringLiteral("out.pdf")},
+      {QStringLiteral("grey"), QStringLiteral("the booklet without colours")},
+      {QStringLiteral("no-guide"), QStringLiteral("the booklet without the drawings at true size")},
+      {QStringLiteral("no-notes"), QStringLiteral("the booklet without the maker's own notes")},
       {QStringLiteral("paper"), QStringLiteral("A4 or Letter"), QStringLiteral("paper"),
        QStringLiteral("A4")},
       {QStringLiteral("sheet"),
@@ -113,25 +128,75 @@ std::optional<QString> dress(QApplication& app, const QCommandLineParser& parser
   return std::nullopt;
 }
 
+/// The paper that is asked for; nothing when it is none.
+std::optional<Paper> paperOf(const QCommandLineParser& parser) {
+  const QString paper = parser.value(QStringLiteral("paper"));
+  if (paper == QStringLiteral("A4")) return Paper::A4;
+  if (paper == QStringLiteral("Letter")) return Paper::Letter;
+  return std::nullopt;
+}
+
+QString noPaper(const QCommandLineParser& parser) {
+  return QStringLiteral("There is no paper \"%1\"; give A4 or Letter.")
+      .arg(parser.value(QStringLiteral("paper")));
+}
+
+/// Writes the booklet; a sentence when it cannot be.
+std::optional<QString> printBooklet(Session& session, const QCommandLineParser& parser) {
+  session.finishSolid();
+  const auto paper = paperOf(parser);
+  if (!paper) return noPaper(parser);
+  BookletWish wish;
+  wish.paper = *paper;
+  wish.grey = parser.isSet(QStringLiteral("grey"));
+  wish.guide = !parser.isSet(QStringLiteral("no-guide"));
+  wish.own = !parser.isSet(QStringLiteral("no-notes"));
+  const std::atomic<bool> stop{false};
+  std::atomic<int> progress{0};
+  return writeBooklet(BookletWork::of(session), wish, parser.value(QStringLiteral("booklet")), stop,
+                      progress);
+}
+
+/// Writes the story of its making; a sentence when it cannot be.
+std::optional<QString> printStory(Session& session, const QCommandLineParser& parser) {
+  session.finishSolid();
+  const auto paper = paperOf(parser);
+  if (!paper) return noPaper(parser);
+  const auto face = faceSums(session.project(), session.catalog(), session.plan());
+  const StepPlan steps = stepsOf(session.project(), session.catalog(), session.plan(), face.get());
+  const Progress progress = progressOf(steps, session.record(), secondsNow());
+  const StoryAsk ask{session.project(), session.plan().figure, steps,
+                     progress,          session.record(),      &windowLanguage()};
+  return writePdf(parser.value(QStringLiteral("story")), storyPages(ask, *paper),
+                  QString::fromStdString(session.project().name));
+}
+
 /// Writes the sheet; a sentence when it cannot be.
 std::optional<QString> printSheet(Session& session, const QCommandLineParser& parser) {
   session.finishSolid();
-  const QString paper = parser.value(QStringLiteral("paper"));
-  if (paper != QStringLiteral("A4") && paper != QStringLiteral("Letter"))
-    return QStringLiteral("There is no paper \"%1\"; give A4 or Letter.").arg(paper);
+  const auto paper = paperOf(parser);
+  if (!paper) return noPaper(parser);
   const auto parts = partsOf(parser.value(QStringLiteral("sheet")));
   if (!parts)
     return QStringLiteral("\"%1\" is not of the sheet's parts; give some of %2.")
         .arg(parser.value(QStringLiteral("sheet")), partKeys().join(QStringLiteral(", ")));
   const auto pages =
-      trueSizeSheet(session.project(), session.plan(), session.catalog(),
-                    paper == QStringLiteral("A4") ? Paper::A4 : Paper::Letter, *parts, &windowLanguage());
+      trueSizeSheet(session.project(), session.plan(), session.catalog(), *paper, *parts, &windowLanguage());
   return writePdf(parser.value(QStringLiteral("print")), pages,
                   QString::fromStdString(session.project().name));
 }
 
+/// A copy of the demo in the maker's own folder, whose making goes on now.
+void openDemo(MainWindow& window) {
+  constexpr std::int64_t ago = 40 * 60; // seconds since its last entry
+  const auto shipped = dataFolder() / "demo" / "otter-on-watch.columna";
+  const auto copy = freshDemo(shipped, makersHandFile().parent_path() / "demo", secondsNow(), ago);
+  if (!copy) std::cerr << copy.problem().sentence() << '\n'; // it can be looked at all the same
+  window.openFile(QString::fromStdString((copy ? *copy : shipped).string()));
+}
+
 /// What lies on the mat first: work that was left behind, the file that was asked for, or what is chosen.
-void begin(MainWindow& window, Session& session, const QString& file) {
+void begin(MainWindow& window, Session& session, const QString& file, bool demo) {
   // Work that was left behind comes before the file; that one waits in the menu.
   if (window.offerLeft()) {
     if (!file.isEmpty()) rememberFile(file);
@@ -141,10 +206,11 @@ void begin(MainWindow& window, Session& session, const QString& file) {
     window.openFile(file);
     return;
   }
+  if (demo) return openDemo(window);
   if (!session.path().isEmpty()) return;
   switch (askFirst(&window)) {
   case FirstChoice::Demo:
-    window.openFile(QString::fromStdString((dataFolder() / "demo" / "otter-on-watch.columna").string()));
+    openDemo(window);
     break;
   case FirstChoice::Open: {
     const QString path = QFileDialog::getOpenFileName(&window, MainWindow::tr("Open"), lastFolder(),
@@ -181,7 +247,8 @@ int main(int argc, char** argv) {
   if (!catalog) return complain(QString::fromStdString(catalog.problem().sentence()));
   for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
   const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print")) ||
-                        parser.isSet(QStringLiteral("heads"));
+                        parser.isSet(QStringLiteral("heads")) || parser.isSet(QStringLiteral("booklet")) ||
+                        parser.isSet(QStringLiteral("story"));
   if (const auto problem = dress(app, parser, pictures)) return complain(*problem);
 
   if (parser.isSet(QStringLiteral("heads"))) {
@@ -198,6 +265,14 @@ int main(int argc, char** argv) {
     const auto problem = takeShot(session, allStages(session), parser, words);
     return problem ? complain(*problem) : 0;
   }
+  if (parser.isSet(QStringLiteral("story"))) {
+    const auto problem = printStory(session, parser);
+    return problem ? complain(*problem) : 0;
+  }
+  if (parser.isSet(QStringLiteral("booklet"))) {
+    const auto problem = printBooklet(session, parser);
+    return problem ? complain(*problem) : 0;
+  }
   if (parser.isSet(QStringLiteral("print"))) {
     const auto problem = printSheet(session, parser);
     return problem ? complain(*problem) : 0;
@@ -208,6 +283,8 @@ int main(int argc, char** argv) {
   MainWindow window(session, allStages(session));
   window.show();
   const Ending ending([&window] { window.keeping()->flush(); });
-  QTimer::singleShot(0, &window, [&] { begin(window, session, hasFile ? words.front() : QString()); });
+  QTimer::singleShot(0, &window, [&] {
+    begin(window, session, hasFile ? words.front() : QString(), parser.isSet(QStringLiteral("demo")));
+  });
   return QApplication::exec();
 }

@@ -57,6 +57,7 @@ struct LogOptions {
   std::string withdraw;         ///< an entry's id
   std::string text;             ///< a note with it
   std::string csv;              ///< a table to write
+  std::string story;            ///< a PDF to write: the story of the making
   std::string along;            ///< from the limb's root, of a girth
   std::string at;               ///< when it was; now when empty
 };
@@ -100,6 +101,17 @@ int size(const std::string& file, const std::string& core, const std::string& wi
 int sheet(const std::string& file, const std::string& output);
 /// Writes the side, front and above outlines of a project, a pattern file or an animal's id as SVG, in mm.
 int outlines(const std::string& what, const std::string& output);
+
+struct BookletOptions {
+  std::string output;       ///< a .pdf, or a folder
+  std::string paper = "A4"; ///< or Letter
+  bool grey = false;
+  bool noGuide = false; ///< without the drawings at true size
+  bool noNotes = false; ///< without the maker's own
+};
+/// Writes the booklet of a figure's making: a folder of pages for a browser, or, where columna-app is
+/// installed too, a PDF.
+int booklet(const std::string& file, const BookletOptions& options);
 
 /// What the maker's records have shown of their hand.
 struct LearnOptions {

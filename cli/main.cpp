@@ -154,7 +154,18 @@ int main(int argc, char** argv) {
   log->add_option("--along", logged.along, "of a girth: how far from the part's root, \"90 mm\"");
   log->add_option("--withdraw", logged.withdraw, "an entry's id: it does not count any more");
   log->add_option("--csv", logged.csv, "write it as a table");
+  log->add_option("--story", logged.story, "write the story of the making, a .pdf to print");
   log->add_option("--at", logged.at, "when it was, e.g. 2026-12-01T20:00:00+01:00; now by default");
+
+  cli::BookletOptions booklet;
+  auto* booking = app.add_subcommand("booklet", "Write the booklet of a figure's making, step by step.");
+  booking->add_option("file", file, "a .columna file")->required();
+  booking->add_option("-o,--output", booklet.output, "a .pdf, or a folder of pages for a browser")
+      ->required();
+  booking->add_option("--paper", booklet.paper, "A4 or Letter");
+  booking->add_flag("--grey", booklet.grey, "to be read without colours");
+  booking->add_flag("--no-guide", booklet.noGuide, "without the drawings at true size");
+  booking->add_flag("--no-notes", booklet.noNotes, "without what you noted at the steps");
 
   cli::LearnOptions learnt;
   auto* learning = app.add_subcommand("learn", "Tell what your records have shown of your hand.");
@@ -178,6 +189,7 @@ int main(int argc, char** argv) {
     if (sheet->parsed()) return cli::sheet(file, output);
     if (steps->parsed()) return cli::steps(file, stepping);
     if (learning->parsed()) return cli::learn(learnt);
+    if (booking->parsed()) return cli::booklet(file, booklet);
     if (log->parsed()) return cli::log(file, logged);
     if (sessions->parsed()) return cli::sessions(file, placing);
     if (frame->parsed()) return cli::frame(file, framed);

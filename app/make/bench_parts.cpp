@@ -1,5 +1,6 @@
 #include "make/bench_parts.h"
 
+#include "anatomy/limb_place.h"
 #include "kit/say.h"
 #include "make/step_words.h"
 #include "mat/figure_painter.h"
@@ -163,47 +164,36 @@ void BenchPicture::paintGoals(QPainter& p, const Viewport& v, const Plan& plan) 
   const Step& step = *view_.now();
   for (const Goal& g : step.goals) {
     if (g.what != Goal::What::Round) continue;
-    double along = g.along;
-    const auto& bones = plan.figure->limbs[static_cast<size_t>(step.limb)].bones;
-    for (const int b : bones) {
-      const FigureBone& bone = plan.figure->bones[static_cast<size_t>(b)];
-      const double length = (bone.end - bone.begin).norm();
-      if (along > length && b != bones.back()) {
-        along -= length;
-        continue;
-      }
-      const Vec3 at = bone.begin + std::min(1.0, along / std::max(length, 1e-9)) * (bone.end - bone.begin);
-      const QPointF c = v.at(at);
-      const QPointF d = v.at(bone.end) - v.at(bone.begin);
-      const double turn = std::atan2(d.y(), d.x());
-      const double r = g.value / (2 * 3.14159265358979) * v.scale;
-      p.save();
-      p.translate(c);
-      p.rotate(turn * 180 / 3.14159265358979);
-      p.setPen(QPen(t.woad, 3 * scale_));
-      p.setBrush(Qt::NoBrush);
-      p.drawEllipse(QPointF(0, 0), std::max(3.0, r * 0.22), r);
-      p.restore();
-      const QString words = numberOf(g, g.value, session_.units());
-      p.setFont(benchType(48, scale_, QFont::DemiBold));
-      const double w = QFontMetricsF(p.font()).horizontalAdvance(words);
-      // Beside the figure, on the side that has more room.
-      const bool left = c.x() > width() / 2.0;
-      const double x = left ? std::max(16 * scale_, c.x() - r - 60 * scale_ - w)
-                            : std::min(width() - 16 * scale_ - w, c.x() + r + 60 * scale_);
-      const QPointF from(left ? x + w + 8 * scale_ : x - 8 * scale_, c.y());
-      p.setPen(QPen(t.card, 5 * scale_));
-      p.drawLine(from, c + QPointF(left ? -r * 0.22 : r * 0.22, 0));
-      p.setPen(QPen(t.woad, 2 * scale_));
-      p.drawLine(from, c + QPointF(left ? -r * 0.22 : r * 0.22, 0));
-      const QRectF box(x - 4, c.y() - 30 * scale_, w + 8, 60 * scale_);
-      QColor ground = t.card;
-      ground.setAlpha(210);
-      p.fillRect(box, ground);
-      p.setPen(t.ink);
-      p.drawText(box, Qt::AlignCenter, words);
-      break;
-    }
+    const LimbPlace place = limbPlace(plan.figure, step.limb, g.along);
+    const QPointF c = v.at(place.at);
+    const QPointF d = v.at(Vec3(place.at + place.way)) - c;
+    const double turn = std::atan2(d.y(), d.x());
+    const double r = g.value / (2 * 3.14159265358979) * v.scale;
+    p.save();
+    p.translate(c);
+    p.rotate(turn * 180 / 3.14159265358979);
+    p.setPen(QPen(t.woad, 3 * scale_));
+    p.setBrush(Qt::NoBrush);
+    p.drawEllipse(QPointF(0, 0), std::max(3.0, r * 0.22), r);
+    p.restore();
+    const QString words = numberOf(g, g.value, session_.units());
+    p.setFont(benchType(48, scale_, QFont::DemiBold));
+    const double w = QFontMetricsF(p.font()).horizontalAdvance(words);
+    // Beside the figure, on the side that has more room.
+    const bool left = c.x() > width() / 2.0;
+    const double x = left ? std::max(16 * scale_, c.x() - r - 60 * scale_ - w)
+                          : std::min(width() - 16 * scale_ - w, c.x() + r + 60 * scale_);
+    const QPointF from(left ? x + w + 8 * scale_ : x - 8 * scale_, c.y());
+    p.setPen(QPen(t.card, 5 * scale_));
+    p.drawLine(from, c + QPointF(left ? -r * 0.22 : r * 0.22, 0));
+    p.setPen(QPen(t.woad, 2 * scale_));
+    p.drawLine(from, c + QPointF(left ? -r * 0.22 : r * 0.22, 0));
+    const QRectF box(x - 4, c.y() - 30 * scale_, w + 8, 60 * scale_);
+    QColor ground = t.card;
+    ground.setAlpha(210);
+    p.fillRect(box, ground);
+    p.setPen(t.ink);
+    p.drawText(box, Qt::AlignCenter, words);
   }
 }
 

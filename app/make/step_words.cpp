@@ -49,22 +49,7 @@ QString figureOf(const Goal& goal, double value, UnitSystem units) {
 
 QStringList fetchOf(const Step& step, UnitSystem units) {
   QStringList out;
-  for (const Fetch& f : step.fetch) switch (f.what) {
-    case Fetch::What::Core:
-    case Fetch::What::Coat:
-    case Fetch::What::Ready:
-      out << Session::tr("%1 %2").arg(str(printMass(f.amount, units)), str(f.words, units));
-      break;
-    case Fetch::What::Flat:
-    case Fetch::What::Eye:
-      out << (f.amount > 1 ? Session::tr("%1 × %2").arg(f.amount).arg(str(f.words, units))
-                           : str(f.words, units));
-      break;
-    case Fetch::What::Piece:
-    case Fetch::What::Tool:
-      out << str(f.words, units);
-      break;
-    }
+  for (const Fetch& f : step.fetch) out << str(fetchWords(f), units);
   return out;
 }
 

@@ -2,6 +2,7 @@
 
 #include "file/columna_file.h"
 #include "kit/say.h"
+#include "kit/settings.h"
 #include "measure/disk.h"
 
 #include <QBuffer>
@@ -16,12 +17,22 @@ namespace {
 
 QColor colour(const Rgb& c) { return {c.r, c.g, c.b}; }
 
-void paintMark(QPainter& p, const Mark& m, double dots) {
+void paintMark(QPainter& p, const Mark& m, double dots, const PagePictures& pictures) {
+  if (m.kind == Mark::Kind::Picture) {
+    const auto found = pictures.find(m.text);
+    if (found == pictures.end()) return;
+    const QPointF corner(m.points.front().x() * dots, m.points.front().y() * dots);
+    const QPointF other(m.points.back().x() * dots, m.points.back().y() * dots);
+    p.drawImage(QRectF(corner, other), found->second);
+    return;
+  }
   if (m.kind == Mark::Kind::Text) {
     // Text with the transform reset, so that fonts are set in whole device dots.
     QFont f(QStringLiteral("Lato"));
     f.setPixelSize(std::max(1, qRound(m.size * dots)));
     f.setWeight(m.bold ? QFont::DemiBold : QFont::Normal);
+    // A twentieth of a dot apart: what is drawn as one sign for two letters could not be found or read out.
+    f.setLetterSpacing(QFont::AbsoluteSpacing, 0.05);
     p.setFont(f);
     p.setPen(colour(m.stroke));
     const QString words = QString::fromStdString(m.text);
@@ -61,9 +72,20 @@ QPageLayout layoutOf(const Page& page) {
           upright ? QPageLayout::Portrait : QPageLayout::Landscape, QMarginsF(0, 0, 0, 0)};
 }
 
+QString paperKey() { return QStringLiteral("sheet/paper"); }
+
 } // namespace
 
-void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution) {
+Paper usualPaper() {
+  return settings().value(paperKey()).toString() == QStringLiteral("Letter") ? Paper::Letter : Paper::A4;
+}
+
+void rememberPaper(Paper paper) {
+  settings().setValue(paperKey(), paper == Paper::Letter ? QStringLiteral("Letter") : QStringLiteral("A4"));
+}
+
+void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution,
+                const PagePictures& pictures) {
   const double dots = resolution / 25.4;
   device.setPageLayout(layoutOf(pages.front()));
   QPainter p(&device);
@@ -74,18 +96,19 @@ void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int r
       device.setPageLayout(layoutOf(page));
       device.newPage();
     }
-    for (const Mark& m : page.marks) paintMark(p, m, dots);
+    for (const Mark& m : page.marks) paintMark(p, m, dots, pictures);
     if (page.window.width > 0) {
       p.save();
       p.setClipRect(QRectF(page.window.x * dots, page.window.y * dots, page.window.width * dots,
                            page.window.height * dots));
-      for (const Mark& m : page.inside) paintMark(p, m, dots);
+      for (const Mark& m : page.inside) paintMark(p, m, dots, pictures);
       p.restore();
     }
   }
 }
 
-std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pages, const QString& title) {
+std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pages, const QString& title,
+                                const PagePictures& pictures) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   {
@@ -95,7 +118,7 @@ std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pa
     writer.setPageMargins(QMarginsF(0, 0, 0, 0));
     writer.setTitle(title);
     writer.setCreator(QStringLiteral("Columna"));
-    paintPages(writer, pages, resolution);
+    paintPages(writer, pages, resolution, pictures);
   }
   if (const auto problem =
           writeAtomically(path.toStdString(), std::string_view(buffer.data().constData(),

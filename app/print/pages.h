@@ -3,8 +3,10 @@
 
 #include "sheet/page.h"
 
+#include <QImage>
 #include <QString>
 
+#include <map>
 #include <optional>
 #include <vector>
 
@@ -13,11 +15,20 @@ class QPainter;
 
 namespace columna {
 
+/// The paper the maker chose last, A4 before.
+[[nodiscard]] Paper usualPaper();
+void rememberPaper(Paper paper);
+
+/// The pictures that marks name.
+using PagePictures = std::map<std::string, QImage>;
+
 /// Writes the pages as a PDF, atomically. A sentence when it cannot be written.
 [[nodiscard]] std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pages,
-                                              const QString& title);
+                                              const QString& title, const PagePictures& pictures = {});
 
-/// Paints the pages on a device that has its resolution set and no margins.
-void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution);
+/// Paints the pages on a device that has its resolution set and no margins. A picture that is not there is
+/// left out.
+void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution,
+                const PagePictures& pictures = {});
 
 } // namespace columna

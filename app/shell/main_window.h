@@ -1,8 +1,8 @@
 // The window: spine, title rail, mat, rack, limb card and tally, the menu, the keys, and the file.
 #pragma once
 
+#include "booklet/booklet.h"
 #include "mat/mat.h"
-#include "sheet/page.h"
 #include "stage/stage.h"
 
 #include <QMainWindow>
@@ -51,6 +51,9 @@ public:
   bool saveAs();
   /// Writes the sheet; asks for a name when `path` is empty.
   bool savePdf(const QString& path = {}, Paper paper = Paper::A4);
+  /// Writes the booklet of its making: a PDF, or a folder of pages for a browser. Asks for both when `path`
+  /// is empty. False when cancelled, stopped or not written.
+  bool saveBooklet(QString path = {}, BookletWish wish = {});
   /// Writes the wire as SVG, DXF or CSV, by the name's ending; asks for one when `path` is empty.
   void saveWire(QString path = {});
   /// Writes the body as STL, OBJ, glTF or its girths as CSV, with progress that can be stopped.

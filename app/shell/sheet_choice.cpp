@@ -3,6 +3,7 @@
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "print/pages.h"
 #include "theme/theme.h"
 
 #include <QCheckBox>
@@ -17,7 +18,6 @@ namespace {
 
 /// What was left off is remembered, so that a part the program learns later is printed.
 QString leftOffKey() { return QStringLiteral("sheet/leftOff"); }
-QString paperKey() { return QStringLiteral("sheet/paper"); }
 
 } // namespace
 
@@ -42,7 +42,7 @@ SheetChoice::SheetChoice(const Session& session, const QString& doing, QWidget* 
   papers_->addItem(QStringLiteral("A4"));
   papers_->addItem(tr("Letter"));
   papers_->setAccessibleName(tr("Paper"));
-  papers_->setCurrentIndex(settings().value(paperKey()).toString() == QStringLiteral("Letter") ? 1 : 0);
+  papers_->setCurrentIndex(usualPaper() == Paper::Letter ? 1 : 0);
   connect(papers_, &QComboBox::currentIndexChanged, this, &SheetChoice::counted);
   row->addWidget(papers_);
   count_ = textLabel(this, 13, QFont::DemiBold);
@@ -76,7 +76,7 @@ void SheetChoice::accept() {
   for (const QCheckBox* box : boxes_)
     if (!box->isChecked()) leftOff.push_back(box->objectName());
   settings().setValue(leftOffKey(), leftOff);
-  settings().setValue(paperKey(), paper() == Paper::Letter ? QStringLiteral("Letter") : QStringLiteral("A4"));
+  rememberPaper(paper());
   QDialog::accept();
 }
 

@@ -1,6 +1,5 @@
 // What the menu and the keys of the window do.
 #include "file/columna_file.h"
-#include "kit/beside.h"
 #include "kit/say.h"
 #include "kit/settings.h"
 #include "measure/disk.h"
@@ -11,26 +10,25 @@
 #include "session/stance_view.h"
 #include "sheet/drawing.h"
 #include "sheet/true_size_sheet.h"
+#include "shell/booklet_choice.h"
+#include "shell/booklet_work.h"
 #include "shell/dialogs.h"
 #include "shell/main_window.h"
 #include "shell/sheet_choice.h"
 #include "shell/tally.h"
+#include "shell/with_progress.h"
 #include "theme/theme.h"
 
 #include <QActionGroup>
-#include <QEventLoop>
 #include <QFileDialog>
 #include <QFileInfo>
-#include <QFutureWatcher>
 #include <QInputDialog>
 #include <QMenu>
 #include <QPrintDialog>
 #include <QPrinter>
-#include <QProgressDialog>
 #include <QScreen>
 #include <QShortcut>
 #include <QStandardPaths>
-#include <QTimer>
 
 #include <map>
 
@@ -59,6 +57,7 @@ void MainWindow::makeMenu() {
   menu_->addSeparator();
   add(tr("Print true-size sheet…"), QKeySequence::Print, &MainWindow::print);
   add(tr("Save sheet as PDF…"), QKeySequence(QStringLiteral("Ctrl+E")), [this] { savePdf(); });
+  add(tr("Save booklet…"), QKeySequence(QStringLiteral("Ctrl+Shift+B")), [this] { saveBooklet(); });
   add(tr("Save wire as SVG, DXF or CSV…"), QKeySequence(QStringLiteral("Ctrl+Shift+E")),
       [this] { saveWire(); });
   add(tr("Save the body as STL, OBJ, glTF or CSV…"), QKeySequence(QStringLiteral("Ctrl+B")),
@@ -194,37 +193,54 @@ void MainWindow::exportBody(QString path) {
         tr("For printing in plastic (*.stl);;For modelling (*.obj);;For looking at (*.glb);;Girths (*.csv)"));
   if (path.isEmpty()) return;
   session_.finishSolid();
-  std::atomic<bool> stop{false};
-  std::atomic<int> progress{0};
+  bool stopped = false;
   ExportWish wish;
-  wish.stop = &stop;
-  wish.progress = &progress;
   wish.head = exportHead(session_.project(), session_.catalog(), session_.plan().figure);
-  QProgressDialog dialog(tr("Making the mesh"), tr("Stop"), 0, 1000, this);
-  dialog.setWindowModality(Qt::WindowModal);
-  dialog.setMinimumDuration(300);
-  // The window goes on being drawn while it is made beside it.
-  QFutureWatcher<std::optional<Problem>> watcher;
-  QEventLoop loop;
-  QTimer tick;
-  tick.setInterval(50);
-  connect(&tick, &QTimer::timeout, &dialog, [&] {
-    if (dialog.wasCanceled())
-      stop = true;
-    else
-      dialog.setValue(std::min(999, progress.load()));
-  });
-  connect(&watcher, &QFutureWatcher<std::optional<Problem>>::finished, &loop, &QEventLoop::quit);
-  watcher.setFuture(beside([plan = session_.plan(), figure = session_.stance().plan().figure,
-                            name = session_.project().name, to = path.toStdString(),
-                            wish] { return exportSolid(to, plan, figure, name, wish); }));
-  tick.start();
-  if (!watcher.isFinished()) loop.exec();
-  dialog.reset();
-  if (const auto problem = answerOf(watcher))
+  const auto problem = withProgress(this, tr("Making the mesh"), stopped,
+                                    [plan = session_.plan(), figure = session_.stance().plan().figure,
+                                     name = session_.project().name, to = path.toStdString(),
+                                     wish](std::atomic<bool>& stop, std::atomic<int>& progress) mutable {
+                                      wish.stop = &stop;
+                                      wish.progress = &progress;
+                                      return exportSolid(to, plan, figure, name, wish);
+                                    });
+  if (problem)
     session_.refuse(sentence(*problem, session_.units()));
   else
     session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
+}
+
+bool MainWindow::saveBooklet(QString path, BookletWish wish) {
+  if (path.isEmpty()) {
+    BookletChoice choice(session_, this);
+    if (choice.exec() != QDialog::Accepted) return false;
+    wish = choice.wish();
+    const QString proposal =
+        lastFolder() + u'/' +
+        asFileName(tr("%1, booklet").arg(QString::fromStdString(session_.project().name)));
+    path = choice.folder()
+               ? QFileDialog::getSaveFileName(this, tr("Name the folder of the booklet"), proposal, {},
+                                              nullptr, QFileDialog::ShowDirsOnly)
+               : QFileDialog::getSaveFileName(this, tr("Save the booklet"), proposal + QStringLiteral(".pdf"),
+                                              tr("PDF (*.pdf)"));
+    if (path.isEmpty()) return false;
+    if (!choice.folder() && !path.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive))
+      path += QStringLiteral(".pdf");
+  }
+  session_.finishSolid();
+  bool stopped = false;
+  const auto problem = withProgress(
+      this, tr("Making the booklet"), stopped,
+      [work = BookletWork::of(session_), wish, path](std::atomic<bool>& stop, std::atomic<int>& progress) {
+        return writeBooklet(work, wish, path, stop, progress);
+      });
+  if (problem)
+    tell(*problem);
+  else if (stopped)
+    session_.note(tr("Stopped: no booklet was written."));
+  else
+    session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
+  return !problem && !stopped;
 }
 
 void MainWindow::saveWire(QString path) {

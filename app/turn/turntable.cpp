@@ -1,6 +1,5 @@
 #include "turn/turntable.h"
 
-#include "anatomy/plane.h"
 
 #include "kit/beside.h"
 #include "measure/quantity.h"
@@ -9,6 +8,7 @@
 #include "session/stance_view.h"
 #include "solid/field.h"
 #include "theme/theme.h"
+#include "turn/framing.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -224,39 +224,9 @@ QImage Turntable::picture() {
 void Turntable::fitCamera() {
   if (!fitted_ || held_ >= 0) return;
   const Figure& figure = session_.stance().plan().figure;
-  Vec3 low(1e9, 1e9, 1e9);
-  Vec3 high = -low;
-  for (const Tube& tube : figure.tubes)
-    for (const Ring& r : tube.rings) {
-      const Vec3 half = Vec3::Constant(std::max(r.ru, r.rv));
-      low = low.cwiseMin(r.centre - half);
-      high = high.cwiseMax(r.centre + half);
-    }
-  for (const FigureFlat& flat : figure.flats)
-    for (const Vec3& p : flat.outline) {
-      low = low.cwiseMin(p);
-      high = high.cwiseMax(p);
-    }
-  camera_.centre = (low + high) / 2;
+  camera_.centre = middleOf(figure);
   if (turning_) return; // it does not breathe under the hand; let go, it is framed anew
-  // Framed as it is seen from here.
-  camera_.scale = 1;
-  camera_.middle = QPointF(0, 0);
-  Bounds2 box;
-  const auto take = [&](const QPointF& at, double half) {
-    box.take(Vec2(at.x() - half, at.y() - half));
-    box.take(Vec2(at.x() + half, at.y() + half));
-  };
-  for (const Tube& tube : figure.tubes)
-    for (const Ring& r : tube.rings) take(camera_.at(r.centre), 0.9 * std::max(r.ru, r.rv));
-  for (const FigureFlat& flat : figure.flats)
-    for (const std::vector<Vec3>* places : {&flat.outline, &flat.sheet})
-      for (const Vec3& p : *places) take(camera_.at(p), flat.thickness / 2);
-  const QRectF seen(box.low.x(), box.low.y(), box.size().x(), box.size().y());
-  const QRectF room(px(40), px(44), width() - px(80), height() - px(84));
-  camera_.scale = std::max(0.02, std::min(room.width() / std::max(1.0, seen.width()),
-                                          room.height() / std::max(1.0, seen.height())));
-  camera_.middle = room.center() - camera_.scale * seen.center();
+  frameRound(camera_, figure, QRectF(px(40), px(44), width() - px(80), height() - px(84)));
 }
 
 void Turntable::render() {

@@ -42,18 +42,29 @@ std::optional<QColor> coatOf(const Session& session, const HeadPattern* head, si
 
 } // namespace
 
-WoolPaint::WoolPaint(const Session& session, bool felted) {
+WoolPaint::WoolPaint(const Session& session) {
   const Plan& plan = session.plan();
-  const Theme& t = theme();
-  const auto head = headOf(session.project(), session.catalog());
-  const size_t limbs = plan.figure->limbs.size();
   selected_ = session.selected();
   scale_ = plan.figure->scale;
-  tint_ = t.woad;
+  tint_ = theme().woad;
   for (const FigureLimb& limb : plan.figure->limbs) family_.push_back(limb.family);
   for (const FigureBone& bone : plan.figure->bones) limbOf_.push_back(bone.limb);
-  coated_.assign(limbs, 0);
+  coated_.assign(plan.figure->limbs.size(), 0);
+}
+
+WoolPaint WoolPaint::finished(const Session& session) {
+  WoolPaint out(session);
+  out.selected_ = -1;
+  const LimbMoment all{1, 1, 1, 1};
+  out.felt(session, std::vector<LimbMoment>(out.coated_.size(), all));
+  return out;
+}
+
+WoolPaint::WoolPaint(const Session& session, bool felted) : WoolPaint(session) {
+  const Theme& t = theme();
+  const size_t limbs = coated_.size();
   if (!felted) {
+    const auto head = headOf(session.project(), session.catalog());
     const QColor wool = t.evening ? t.coat.lighter(150) : t.coat;
     const QColor chosen = t.evening ? t.woad.darker(150) : t.woad.lighter(190);
     for (size_t l = 0; l < limbs; ++l) {
@@ -64,9 +75,14 @@ WoolPaint::WoolPaint(const Session& session, bool felted) {
     }
     return;
   }
+  felt(session, session.build().moment());
+}
+
+void WoolPaint::felt(const Session& session, const std::vector<LimbMoment>& moment) {
+  const Plan& plan = session.plan();
+  const auto head = headOf(session.project(), session.catalog());
   const WoolWish& wish = session.project().wool;
-  const std::vector<LimbMoment> moment = session.build().moment();
-  for (size_t l = 0; l < limbs; ++l) {
+  for (size_t l = 0; l < moment.size(); ++l) {
     const bool coat = moment[l].coat > 0 || plan.wool->limbs[l].allCoat;
     QColor colour = toneColour(coat ? wish.coat.shown() : wish.core.shown());
     const std::optional<QColor> own =

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "session/session.h"
+#include "wool/build_up.h"
 
 #include <QColor>
 
@@ -16,6 +17,8 @@ class WoolPaint {
 public:
   /// `felted`: the wool that is on at the build-up's moment; else parts by whether they are chosen.
   WoolPaint(const Session& session, bool felted);
+  /// All of the wool on, whatever the build-up's moment; nothing chosen.
+  [[nodiscard]] static WoolPaint finished(const Session& session);
   /// An animal's own colours, whatever a project has.
   WoolPaint(const Figure& figure, const HeadPattern& head);
 
@@ -41,6 +44,9 @@ public:
   static constexpr double kTint = 0.28;
 
 private:
+  /// The limbs of a session, without their colours.
+  explicit WoolPaint(const Session& session);
+  void felt(const Session& session, const std::vector<LimbMoment>& moment);
   struct Area {
     Marking marking;
     QColor colour;

@@ -46,6 +46,16 @@ std::vector<std::string> wrap(const std::string& words, size_t most) {
   return lines;
 }
 
+void numberPages(std::vector<Page>& pages, const std::string& name, const Manner& manner) {
+  for (size_t i = 0; i < pages.size(); ++i) {
+    Page& page = pages[i];
+    page.marks.push_back(text({page.width - kMargin, page.height - 6},
+                              render(say("{} · page {} of {}", AsIs(name), i + 1, pages.size()), manner), 2.9,
+                              false, TextAlign::Right, kFaint));
+    if (page.name.empty()) page.name = std::to_string(i + 1);
+  }
+}
+
 void scaleBar(std::vector<Mark>& out, const Point& at, const Manner& manner) {
   // Of a length that the maker's ruler has.
   const bool inch = manner.units == UnitSystem::Inch;

@@ -27,6 +27,9 @@ inline constexpr Rgb kRule{170, 158, 140};
 /// How many letters a text has, whatever its alphabet.
 [[nodiscard]] size_t letters(std::string_view words);
 
+/// At the foot of each page whose it is and its number; names those that have no name of their own.
+void numberPages(std::vector<Page>& pages, const std::string& name, const Manner& manner);
+
 /// A 50 mm bar with the sentence to check it.
 void scaleBar(std::vector<Mark>& out, const Point& at, const Manner& manner);
 

@@ -14,9 +14,10 @@ struct Rgb {
 
 enum class TextAlign { Left, Centre, Right };
 
-/// One thing drawn. Polylines have points; texts have one point, their baseline's.
+/// One thing drawn. Polylines have points; texts have one point, their baseline's. A picture has two, its top
+/// left and bottom right corners; `text` is its name, and who paints has it.
 struct Mark {
-  enum class Kind { Line, Text, Disc } kind = Kind::Line;
+  enum class Kind { Line, Text, Disc, Picture } kind = Kind::Line;
   std::vector<Eigen::Vector2d> points;
   bool closed = false;
   double width = 0.2; ///< mm; 0: no stroke
@@ -42,6 +43,10 @@ struct Page {
 };
 
 enum class Paper { A4, Letter };
+
+/// As a printer without colours has it: as light as it was.
+[[nodiscard]] Rgb inGrey(Rgb colour);
+void inGrey(std::vector<Mark>& marks);
 
 /// Width and height in mm, upright.
 [[nodiscard]] Eigen::Vector2d paperSize(Paper paper);

@@ -1,6 +1,5 @@
 #include "sheet/true_size_sheet.h"
 
-#include "measure/gauge.h"
 #include "sheet/face_pages.h"
 #include "sheet/marks.h"
 #include "sheet/pose_page.h"
@@ -44,13 +43,6 @@ public:
       for (Page& page : drawn) scaleBar(page.marks, {kMargin, page.height - kMargin - 4}, manner_);
       append(std::move(drawn));
       append(std::move(large));
-    }
-    for (size_t i = 0; i < pages_.size(); ++i) {
-      Page& page = pages_[i];
-      page.marks.push_back(text({page.width - kMargin, page.height - 6},
-                                words(say("{} · page {} of {}", AsIs(project_.name), i + 1, pages_.size())),
-                                2.9, false, TextAlign::Right, kFaint));
-      if (page.name.empty()) page.name = std::to_string(i + 1);
     }
     return std::move(pages_);
   }
@@ -117,22 +109,7 @@ private:
 
   void fetch() {
     heading(say("To fetch"));
-    std::vector<std::pair<std::string, double>> seen;
-    for (const Piece& piece : plan_.pieces) {
-      if (std::find(seen.begin(), seen.end(), std::pair(piece.material, piece.diameter)) != seen.end())
-        continue;
-      seen.emplace_back(piece.material, piece.diameter);
-      double total = 0;
-      for (const Piece& other : plan_.pieces)
-        if (other.material == piece.material && other.diameter == piece.diameter) total += other.cut;
-      const Material* material = catalog_.material(piece.material);
-      const std::string swg = printSwg(piece.diameter);
-      const Name metal(material ? std::string_view(material->name) : piece.material);
-      const AsIs awg(printAwg(piece.diameter));
-      paragraph(swg.empty() ? say("{} of {} {} ({})", Length(total), Length(piece.diameter, 2), metal, awg)
-                            : say("{} of {} {} ({}, {})", Length(total), Length(piece.diameter, 2), metal,
-                                  awg, AsIs(swg)));
-    }
+    for (const Said& wire : wireToFetch(plan_, catalog_)) paragraph(wire);
     paragraph(say("{} of core wool and {} of coat wool", Mass(plan_.totals.core), Mass(plan_.totals.coat)));
   }
 
@@ -288,6 +265,13 @@ const std::vector<SheetPart>& sheetParts() {
 }
 
 std::vector<Page> trueSizeSheet(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
+                                const SheetParts& parts, const Language* language) {
+  std::vector<Page> pages = trueSizeGuide(project, plan, catalog, paper, parts, language);
+  numberPages(pages, project.name, {project.units, language});
+  return pages;
+}
+
+std::vector<Page> trueSizeGuide(const Project& project, const Plan& plan, const Catalog& catalog, Paper paper,
                                 const SheetParts& parts, const Language* language) {
   return Sheet(project, plan, catalog, paper, parts, {project.units, language}).make();
 }

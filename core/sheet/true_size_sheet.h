@@ -41,5 +41,9 @@ struct SheetPart {
                                               const Catalog& catalog, Paper paper,
                                               const SheetParts& parts = {},
                                               const Language* language = nullptr);
+/// The same without a foot, to be part of something larger.
+[[nodiscard]] std::vector<Page> trueSizeGuide(const Project& project, const Plan& plan,
+                                              const Catalog& catalog, Paper paper, const SheetParts& parts,
+                                              const Language* language = nullptr);
 
 } // namespace columna

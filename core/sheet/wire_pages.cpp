@@ -1,5 +1,6 @@
 #include "sheet/wire_pages.h"
 
+#include "measure/gauge.h"
 #include "measure/quantity.h"
 #include "sheet/filler.h"
 #include "sheet/marks.h"
@@ -247,6 +248,27 @@ void bendTables(Filler& pages, const Plan& plan) {
     rows.back().high += 4;
   }
   pages.flow(look.columns, rows);
+}
+
+std::vector<Said> wireToFetch(const Plan& plan, const Catalog& catalog) {
+  std::vector<Said> out;
+  std::vector<std::pair<std::string, double>> seen;
+  for (const Piece& piece : plan.pieces) {
+    if (std::find(seen.begin(), seen.end(), std::pair(piece.material, piece.diameter)) != seen.end())
+      continue;
+    seen.emplace_back(piece.material, piece.diameter);
+    double total = 0;
+    for (const Piece& other : plan.pieces)
+      if (other.material == piece.material && other.diameter == piece.diameter) total += other.cut;
+    const Material* material = catalog.material(piece.material);
+    const std::string swg = printSwg(piece.diameter);
+    const Name metal(material ? std::string_view(material->name) : piece.material);
+    const AsIs awg(printAwg(piece.diameter));
+    out.push_back(swg.empty() ? say("{} of {} {} ({})", Length(total), Length(piece.diameter, 2), metal, awg)
+                              : say("{} of {} {} ({}, {})", Length(total), Length(piece.diameter, 2), metal,
+                                    awg, AsIs(swg)));
+  }
+  return out;
 }
 
 void assembly(Filler& pages, const Project& project, const Plan& plan) {

@@ -18,6 +18,9 @@ void bendTables(Filler& pages, const Plan& plan);
 /// How the pieces are put together, in the order of the work.
 void assembly(Filler& pages, const Project& project, const Plan& plan);
 
+/// Of each wire how much is cut, and what it is called: "1.9 m of 1.6 mm aluminium (14 AWG)".
+[[nodiscard]] std::vector<Said> wireToFetch(const Plan& plan, const Catalog& catalog);
+
 /// The colour a piece is drawn in and its dashes in mm.
 [[nodiscard]] Rgb pieceColour(size_t piece);
 [[nodiscard]] const std::vector<double>& pieceDashes(size_t piece);

@@ -34,8 +34,17 @@ void tell(Filler& pages, const Said& said, double indent = 0, bool bold = false)
   }
 }
 
-/// What a portion is made of.
-Said madeOf(const Plan& plan, const BuildStep& step) {
+/// One of a pair stands for both.
+bool shownOf(const Figure& figure, size_t limb) { return figure.limbs[limb].side >= 0 || !figure.symmetric; }
+
+/// "each foreleg", "trunk".
+Said eachOf(const FigureLimb& limb) {
+  return limb.side > 0 ? say("each {}", Name(limb.part)) : Said(Name(limb.name));
+}
+
+} // namespace
+
+Said portionWords(const Plan& plan, const BuildStep& step) {
   const LimbWool& w = plan.wool->limbs[static_cast<size_t>(step.limb)];
   switch (step.kind) {
   case BuildStep::Kind::Wind: {
@@ -73,15 +82,26 @@ Said madeOf(const Plan& plan, const BuildStep& step) {
   return {};
 }
 
-/// One of a pair stands for both.
-bool shownOf(const Figure& figure, size_t limb) { return figure.limbs[limb].side >= 0 || !figure.symmetric; }
-
-/// "each foreleg", "trunk".
-Said eachOf(const FigureLimb& limb) {
-  return limb.side > 0 ? say("each {}", Name(limb.part)) : Said(Name(limb.name));
+Said windingWords(const Plan& plan, size_t limb) {
+  const LimbWool& w = plan.wool->limbs[limb];
+  Said words;
+  const auto more = [&words](const Said& said) { words = together(words, said); };
+  if (w.winding.startLength > 0)
+    more(say("Begin {} long; rolling makes it about {}, felting its ends {}.",
+             Length(w.winding.startLength, 0), Length(w.winding.rolledLength, 0),
+             Length(plan.figure->limbs[limb].length, 0)));
+  if (w.looseEnd > 0)
+    more(say("Leave {} at the root loose, {} of its wool: firm it when the limb is joined.",
+             Length(w.looseEnd, 0), Mass(w.loose)));
+  if (!w.needles.stages.empty())
+    more(say("Needle no deeper than {}.", Length(w.needles.stages.front().depth, 0)));
+  if (!w.needles.carefulAlong.empty())
+    more(say("Careful {} from the root: wire is near.", Length(w.needles.carefulAlong.front(), 0)));
+  if (w.someCoat && !w.coatReason.empty())
+    more(w.allCoat ? say("All coat wool: {}.", w.coatReason)
+                   : say("Its thin bones are all coat wool: {}.", w.coatReason));
+  return words;
 }
-
-} // namespace
 
 void portions(Filler& pages, const Plan& plan) {
   pages.section(say("Wool to weigh, in the order of the work"));
@@ -93,7 +113,7 @@ void portions(Filler& pages, const Plan& plan) {
     out.push_back(text({kMargin + 6, pages.y()}, pages.words(say("{}  {}", ++number, step.words)), 3.4));
     out.push_back(
         text({kMargin + 90, pages.y()}, pages.words(Mass(step.grams)), 3.5, true, TextAlign::Right));
-    out.push_back(text({kMargin + 94, pages.y()}, pages.words(madeOf(plan, step)), 3.0, false,
+    out.push_back(text({kMargin + 94, pages.y()}, pages.words(portionWords(plan, step)), 3.0, false,
                        TextAlign::Left, kFaint));
     pages.y() += kLine;
   }
@@ -107,20 +127,7 @@ void portions(Filler& pages, const Plan& plan) {
                                      Name(w.winding.start), Name(w.winding.way), Name(w.winding.finish))
                                : say("{}: begin {}; wind {}; end {}.", Name(limb.name), Name(w.winding.start),
                                      Name(w.winding.way), Name(w.winding.finish));
-    const auto more = [&words](const Said& said) { words = together(words, said); };
-    if (w.winding.startLength > 0)
-      more(say("Begin {} long; rolling makes it about {}, felting its ends {}.",
-               Length(w.winding.startLength, 0), Length(w.winding.rolledLength, 0), Length(limb.length, 0)));
-    if (w.looseEnd > 0)
-      more(say("Leave {} at the root loose, {} of its wool: firm it when the limb is joined.",
-               Length(w.looseEnd, 0), Mass(w.loose)));
-    if (!w.needles.stages.empty())
-      more(say("Needle no deeper than {}.", Length(w.needles.stages.front().depth, 0)));
-    if (!w.needles.carefulAlong.empty())
-      more(say("Careful {} from the root: wire is near.", Length(w.needles.carefulAlong.front(), 0)));
-    if (w.someCoat && !w.coatReason.empty())
-      more(w.allCoat ? say("All coat wool: {}.", w.coatReason)
-                     : say("Its thin bones are all coat wool: {}.", w.coatReason));
+    words = together(words, windingWords(plan, l));
     tell(pages, words, 4);
   }
   pages.y() += 2;

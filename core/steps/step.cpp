@@ -1,6 +1,7 @@
 #include "steps/step.h"
 
 #include <array>
+#include <cmath>
 
 namespace columna {
 
@@ -52,6 +53,37 @@ Said cautionText(Caution caution) {
     break;
   }
   return say("Rest your hands; stop when they hurt.");
+}
+
+Said fetchWords(const Fetch& fetch) {
+  switch (fetch.what) {
+  case Fetch::What::Core:
+  case Fetch::What::Coat:
+  case Fetch::What::Ready:
+    return say("{} {}", Mass(fetch.amount), fetch.words);
+  case Fetch::What::Flat:
+  case Fetch::What::Eye:
+    if (fetch.amount > 1) return say("{} × {}", std::lround(fetch.amount), fetch.words);
+    break;
+  case Fetch::What::Piece:
+  case Fetch::What::Tool:
+    break;
+  }
+  return fetch.words;
+}
+
+Said goalFigure(const Goal& goal) {
+  switch (goal.what) {
+  case Goal::What::Weight:
+    return Mass(goal.value);
+  case Goal::What::Long:
+    return say("{} long", Length(goal.value, 0));
+  case Goal::What::Round:
+    return say("{} round", Length(goal.value, 0));
+  case Goal::What::Count:
+    break;
+  }
+  return Number(goal.value, 0);
 }
 
 std::optional<int> StepPlan::find(std::string_view id) const {

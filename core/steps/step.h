@@ -34,6 +34,9 @@ struct Fetch {
   Said words;
 };
 
+/// "3.8 g core wool", "2 × eyes", "needle 36 triangle".
+[[nodiscard]] Said fetchWords(const Fetch& fetch);
+
 /// What a reading should come to.
 struct Goal {
   enum class What { Weight, Long, Round, Count };
@@ -42,6 +45,9 @@ struct Goal {
   double along = 0;             ///< mm from the limb's root, of a girth
   Said words;
 };
+
+/// "3.8 g", "73 mm round", "160 mm long", "5".
+[[nodiscard]] Said goalFigure(const Goal& goal);
 
 enum class Caution { Needle, WireEnds, Glue, Clay, Blades, SmallParts, Hands };
 /// One or two sentences; the packet, local rules and trained people go before them.
@@ -55,6 +61,7 @@ struct Step {
   PaceKind pace = PaceKind::Around;
   int limb = -1;        ///< of the figure
   int build = -1;       ///< of buildSteps(): what goes on in it
+  int piece = -1;       ///< of the plan: the wire that is bent in it
   double planned = 0;   ///< minutes at the usual pace
   bool pausable = true; ///< may be broken off
   double wait = 0;      ///< minutes of the wall clock until what follows may begin: it dries

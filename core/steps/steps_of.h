@@ -12,4 +12,7 @@ namespace columna {
 [[nodiscard]] StepPlan stepsOf(const Project& project, const Catalog& catalog, const Plan& plan,
                                const FaceSums* face);
 
+/// The id of the step a piece is cut in, with all others of its wire.
+[[nodiscard]] std::string cutStepId(const Piece& piece);
+
 } // namespace columna

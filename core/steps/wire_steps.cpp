@@ -1,5 +1,6 @@
 // Pieces cut and bent, joined and laid on the drawing; what is set into the felted body later.
 #include "steps/making.h"
+#include "steps/steps_of.h"
 
 #include <fmt/format.h>
 
@@ -25,7 +26,7 @@ public:
 private:
   void cuts() {
     for (const Piece& p : *m_.plan.pieces) {
-      const std::string id = fmt::format("cut/{}-{:g}", p.material, p.diameter);
+      const std::string id = cutStepId(p);
       auto step = m_.list.find(id);
       if (!step) {
         Step s;
@@ -62,6 +63,7 @@ private:
       for (const Bend& bend : p.bends)
         if (!bend.fold) s.planned += pace_.wireBend;
       s.limb = p.limbs.empty() ? -1 : p.limbs.front();
+      s.piece = static_cast<int>(i);
       s.batch = p.mirrorOf >= 0 ? "shape/" + slug(pieces[static_cast<size_t>(p.mirrorOf)].name)
                                 : "shape/" + slug(p.name);
       s.fetch.push_back(
@@ -155,6 +157,10 @@ private:
 };
 
 } // namespace
+
+std::string cutStepId(const Piece& piece) {
+  return fmt::format("cut/{}-{:g}", piece.material, piece.diameter);
+}
 
 void wireSteps(Making& m) { WireSteps(m).run(); }
 

@@ -161,7 +161,11 @@ int stepAt(const std::vector<BuildStep>& steps, double grams) {
   return -1;
 }
 
-std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t limbs, double grams) {
+namespace {
+
+/// `share` of each step is done.
+template <class Share>
+std::vector<LimbMoment> momentBy(const std::vector<BuildStep>& steps, size_t limbs, Share share) {
   std::vector<LimbMoment> out(limbs);
   std::vector<double> padTotal(limbs, 0);
   constexpr size_t kinds = 5;
@@ -170,22 +174,22 @@ std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t lim
     has[static_cast<size_t>(step.limb) * kinds + static_cast<size_t>(step.kind)] = 1;
     if (step.kind == BuildStep::Kind::Pad) padTotal[static_cast<size_t>(step.limb)] += step.grams;
   }
-  const bool done = grams >= buildTotal(steps) - 1e-9;
-  for (const BuildStep& step : steps) {
+  for (size_t s = 0; s < steps.size(); ++s) {
+    const BuildStep& step = steps[s];
     LimbMoment& m = out[static_cast<size_t>(step.limb)];
-    const double share = done ? 1 : std::clamp((grams - step.from) / step.grams, 0.0, 1.0);
+    const double of = share(s);
     switch (step.kind) {
     case BuildStep::Kind::Wind:
-      m.wound = share;
+      m.wound = of;
       break;
     case BuildStep::Kind::Pad:
-      m.padded += share * step.grams / padTotal[static_cast<size_t>(step.limb)];
+      m.padded += of * step.grams / padTotal[static_cast<size_t>(step.limb)];
       break;
     case BuildStep::Kind::Skin:
-      m.skin = share;
+      m.skin = of;
       break;
     case BuildStep::Kind::Coat:
-      m.coat = share;
+      m.coat = of;
       break;
     case BuildStep::Kind::Mark:
     case BuildStep::Kind::Hair:
@@ -202,6 +206,20 @@ std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t lim
     if (!has[l * kinds + 3]) m.coat = m.skin >= 1 ? 1 : 0;
   }
   return out;
+}
+
+} // namespace
+
+std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t limbs, double grams) {
+  const bool all = grams >= buildTotal(steps) - 1e-9;
+  return momentBy(steps, limbs, [&](size_t s) {
+    return all ? 1 : std::clamp((grams - steps[s].from) / steps[s].grams, 0.0, 1.0);
+  });
+}
+
+std::vector<LimbMoment> momentOf(const std::vector<BuildStep>& steps, size_t limbs,
+                                 const std::vector<bool>& done) {
+  return momentBy(steps, limbs, [&](size_t s) { return done[s] ? 1.0 : 0.0; });
 }
 
 double leftOf(const std::vector<BuildStep>& steps, int limb, double grams) {

@@ -31,6 +31,9 @@ struct LimbMoment {
 /// Where everything is when so many grams are on. Past the last step everything is done.
 [[nodiscard]] std::vector<LimbMoment> momentAt(const std::vector<BuildStep>& steps, size_t limbs,
                                                double grams);
+/// Where everything is when those of the steps are done, in whatever order: a flag for each.
+[[nodiscard]] std::vector<LimbMoment> momentOf(const std::vector<BuildStep>& steps, size_t limbs,
+                                               const std::vector<bool>& done);
 /// The step that is under the hand then, -1 when all are done.
 [[nodiscard]] int stepAt(const std::vector<BuildStep>& steps, double grams);
 /// Weight of all steps, g.

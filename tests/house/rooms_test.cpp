@@ -77,7 +77,8 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
                                     {"file", "plan"},
                                     {"judge"},
                                     {"edit", "steps"},
-                                    {"report", "sheet"}});
+                                    {"report", "sheet", "built"},
+                                    {"booklet"}});
 }
 
 TEST(Rooms, NoneOfTheWindowKnowsAHigherOne) {

@@ -1,0 +1,34 @@
+// Makes the booklet of a figure's making beside the window, from copies of all it needs.
+#pragma once
+
+#include "booklet/booklet.h"
+#include "session/session.h"
+#include "turn/fine_picture.h"
+
+#include <QString>
+
+#include <atomic>
+#include <memory>
+#include <optional>
+
+namespace columna {
+
+struct BookletWork {
+  Project project;
+  std::shared_ptr<const Catalog> catalog;
+  Plan plan;
+  std::vector<Entry> entries;
+  const Language* language = nullptr;
+  FineAsk title; ///< the finished figure in its stance, as felt
+
+  /// As the session is now; its solid is exact by then.
+  [[nodiscard]] static BookletWork of(Session& session);
+};
+
+/// Writes a PDF where the path ends so, else a folder of pages for a browser. `stop` may be set from
+/// elsewhere: nothing is written then. `progress` runs to 1000. A sentence when it could not be written.
+[[nodiscard]] std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish,
+                                                  const QString& path, const std::atomic<bool>& stop,
+                                                  std::atomic<int>& progress);
+
+} // namespace columna

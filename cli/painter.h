@@ -1,0 +1,13 @@
+// What columna-app does for the command line: it has the fonts and paints.
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace columna::cli {
+
+/// Runs it with these words and waits. Its exit code and its sentence are its own; where it is not installed,
+/// or went away, one line says so with `instead`, what to do without it.
+int paint(std::vector<std::string> words, const std::string& instead);
+
+} // namespace columna::cli
