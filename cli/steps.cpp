@@ -1,6 +1,8 @@
 #include "commands.h"
 #include "open.h"
+#include "painter.h"
 
+#include "built/as_built.h"
 #include "file/hand_store.h"
 #include "file/record_file.h"
 #include "make/local_time.h"
@@ -44,6 +46,7 @@ Result<Making> makingOf(const std::string& file, const std::string& at) {
   out.steps = stepsOf(out.opened.file.project, out.opened.shelf, out.opened.plan, face.get());
   out.record = recordOf(file, out.opened.file);
   for (const Said& message : out.record.messages) std::cerr << oneLine(render(message)) << '\n';
+  takeTwinGoals(out.steps, out.record.entries);
   out.progress = progressOf(out.steps, out.record.entries, out.now);
   return out;
 }
@@ -217,6 +220,8 @@ int log(const std::string& file, const LogOptions& options) {
     std::cout << kept->id << '\n';
     return kGood;
   }
+  if (!options.story.empty())
+    return paint({file, "--story", options.story}, "--csv gives the record as a table");
   if (!options.csv.empty()) {
     if (const auto problem = writeAtomically(options.csv, journalTable(record.entries)))
       return complain(problem->sentence());

@@ -92,6 +92,10 @@ void BenchBoard::build() {
   question_ = label(24, QFont::DemiBold);
   question_->setWordWrap(true);
   question_->setAccessibleName(tr("Asked"));
+  cameOut_ = label(24);
+  cameOut_->setWordWrap(true);
+  cameOut_->setTextFormat(Qt::RichText);
+  cameOut_->hide();
   fetch_ = label(24);
   fetch_->setWordWrap(true);
   caution_ = label(22);
@@ -135,6 +139,7 @@ void BenchBoard::build() {
   column->addWidget(heard_);
   column->addWidget(field_);
   column->addWidget(question_);
+  column->addWidget(cameOut_);
   column->addWidget(fetch_);
   column->addWidget(caution_);
   column->addStretch();
@@ -316,6 +321,15 @@ void BenchBoard::keyPressEvent(QKeyEvent* event) {
     return;
   case Qt::Key_R:
     takeReading();
+    return;
+  case Qt::Key_K:
+    (void)view_.answer(BuiltWay::Keep);
+    return;
+  case Qt::Key_M:
+    (void)view_.answer(BuiltWay::Rest);
+    return;
+  case Qt::Key_T:
+    (void)view_.answer(BuiltWay::Twin);
     return;
   case Qt::Key_N:
     startNote();

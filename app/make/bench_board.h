@@ -27,6 +27,8 @@ public:
   [[nodiscard]] QLabel* figure() const { return figure_; }
   [[nodiscard]] QLabel* timer() const { return timer_; }
   [[nodiscard]] QLabel* question() const { return question_; }
+  /// What can be done about a reading that is not as planned.
+  [[nodiscard]] QLabel* cameOut() const { return cameOut_; }
   [[nodiscard]] QLabel* drying() const { return dry_; }
   [[nodiscard]] BenchKey* spaceKey() const { return space_; }
 
@@ -47,6 +49,7 @@ private:
   void tick();
   void showFigure();
   void showFoot();
+  void showOff();
   /// Begins, or finishes once what it waits for is answered.
   void act();
   void done(bool usual);
@@ -78,7 +81,7 @@ private:
   std::vector<Sized> sized_;
   std::vector<BenchKey*> keys_;
   QLabel *station_, *clock_, *words_, *figure_, *unit_, *timer_, *of_, *read_, *goals_, *heard_, *fetch_,
-      *caution_, *question_, *nextHead_, *next_, *dryHead_, *dry_, *foot_;
+      *caution_, *question_, *cameOut_, *nextHead_, *next_, *dryHead_, *dry_, *foot_;
   BenchBar *gone_, *drying_;
   BenchKey *space_, *pause_;
   BenchPicture* picture_;

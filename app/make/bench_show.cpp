@@ -116,6 +116,7 @@ void BenchBoard::refresh() {
     nextHead_->hide();
     space_->say(tr("done, next"));
     space_->setEnabled(false);
+    cameOut_->hide();
     tick();
     return;
   }
@@ -138,6 +139,7 @@ void BenchBoard::refresh() {
   for (const Caution c : step->cautions) cautions << str(cautionText(c), units);
   caution_->setText(cautions.isEmpty() ? QString() : QStringLiteral("⚠ ") + cautions.join(u' '));
   caution_->setVisible(!cautions.isEmpty());
+  showOff();
   const StepState state = view_.progress(view_.step()).state;
   const bool running = view_.running() == view_.step();
   space_->setEnabled(true);
@@ -164,6 +166,30 @@ void BenchBoard::refresh() {
   if (state == StepState::Later && ask_ == Ask::Nothing && question_->text().isEmpty())
     putQuestion(Ask::Nothing, tr("Not yet: %1.").arg(stateOf(view_, view_.step(), units)));
   tick();
+}
+
+/// Asked once, at the step that was read: what to fetch is then of no use any more.
+void BenchBoard::showOff() {
+  const Deviation* off = view_.cameOut();
+  const bool shown = off && off->step == view_.step() && !view_.answers().empty();
+  cameOut_->setVisible(shown);
+  if (!shown) return;
+  const Theme& t = theme();
+  const UnitSystem units = session_.units();
+  QStringList lines{
+      coloured(tr("%1 where %2 was planned:")
+                   .arg(figureOf(off->goal, off->read, units), figureOf(off->goal, off->goal.value, units)),
+               t.weld)};
+  for (const BuiltAnswer& each : view_.answers()) {
+    const QString cap = each.way == BuiltWay::Keep   ? QStringLiteral("K")
+                        : each.way == BuiltWay::Rest ? QStringLiteral("M")
+                                                     : QStringLiteral("T");
+    lines << QStringLiteral("<b>%1</b>&nbsp; %2 %3")
+                 .arg(cap, str(each.words, units).toHtmlEscaped(),
+                      coloured(str(each.result, units), t.faint));
+  }
+  cameOut_->setText(lines.join(QStringLiteral("<br>")));
+  fetch_->hide();
 }
 
 /// What goes on by itself: the clock, the time gone, what dries.

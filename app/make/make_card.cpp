@@ -6,6 +6,7 @@
 #include "theme/theme.h"
 
 #include <QGridLayout>
+#include <QPushButton>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -44,6 +45,21 @@ MakeCard::MakeCard(Session& session, MakeView& view, QWidget* parent)
   bench_ = new KeyButton(QStringLiteral("B"), tr("to the bench"), this);
   layout->addWidget(bench_);
   connect(bench_, &KeyButton::clicked, this, &MakeCard::bench);
+  lastTime_ = new LastTimeList(session_, view_, this);
+  layout->addWidget(lastTime_);
+  off_ = new QWidget(this);
+  auto* off = new QVBoxLayout(off_);
+  off->setContentsMargins(0, 0, 0, 0);
+  off->setSpacing(px(4));
+  offWords_ = textLabel(off_, 13, QFont::DemiBold);
+  off->addWidget(offWords_);
+  offAnswers_ = new QWidget(off_);
+  auto* answers = new QVBoxLayout(offAnswers_);
+  answers->setContentsMargins(0, 0, 0, 0);
+  answers->setSpacing(px(4));
+  off->addWidget(offAnswers_);
+  off_->hide();
+  layout->addWidget(off_);
   steps_ = textLabel(this, 13, QFont::Normal);
   steps_->setTextFormat(Qt::RichText);
   layout->addWidget(steps_);
@@ -69,13 +85,65 @@ void MakeCard::refresh() {
     next_->set(Level::Good, tr("The steps are being made."), tr("a moment"));
     steps_->clear();
     caution_->clear();
+    off_->hide();
+    lastTime_->hide();
     return;
   }
   const int limb = session_.selected();
+  showOff(limb);
+  lastTime_->setVisible(limb < 0 && lastTime_->refresh());
   if (limb < 0)
     showWhole();
   else
     showLimb(limb);
+}
+
+QList<QPushButton*> MakeCard::answers() const { return offAnswers_->findChildren<QPushButton*>(); }
+
+/// Of the whole figure, or of the part that is looked at.
+void MakeCard::showOff(int limb) {
+  const Deviation* off = view_.cameOut();
+  const Step* step = off ? &view_.steps()->steps[static_cast<size_t>(off->step)] : nullptr;
+  const bool shown = step && (limb < 0 || step->limb == limb);
+  off_->setVisible(shown);
+  if (!shown) return;
+  const UnitSystem units = session_.units();
+  offWords_->setText(tr("%1: %2 where %3 was planned. What now?")
+                         .arg(capital(str(step->words, units)), figureOf(off->goal, off->read, units),
+                              figureOf(off->goal, off->goal.value, units)));
+  QString now = QString::fromStdString(off->entry) + QStringLiteral(" %1").arg(view_.answers().size());
+  for (const BuiltAnswer& each : view_.answers()) now += str(each.words, units) + str(each.result, units);
+  if (now == offShown_) return;
+  offShown_ = now;
+  for (QWidget* each : offAnswers_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly)) {
+    each->hide();
+    each->setParent(nullptr); // one of them may be what was just clicked
+    each->deleteLater();
+  }
+  auto* list = static_cast<QVBoxLayout*>(offAnswers_->layout());
+  if (view_.answers().empty()) {
+    auto* wait = textLabel(offAnswers_, 13, QFont::Normal);
+    wait->setText(tr("trying what can be done…"));
+    setFaint(wait);
+    list->addWidget(wait);
+    wait->show();
+  }
+  for (const BuiltAnswer& each : view_.answers()) {
+    const QString words = capital(str(each.words, units));
+    auto* take = new QPushButton(offAnswers_);
+    take->setText(QFontMetrics(take->font()).elidedText(words, Qt::ElideRight, px(216)));
+    take->setAccessibleName(words);
+    take->setToolTip(words);
+    take->setObjectName(QString::fromStdString(std::string(word(each.way))));
+    connect(take, &QPushButton::clicked, this, [this, way = each.way] { (void)view_.answer(way); });
+    auto* result = textLabel(offAnswers_, 13, QFont::Normal);
+    result->setText(capital(str(each.result, units)));
+    setFaint(result);
+    list->addWidget(take, 0, Qt::AlignLeft);
+    list->addWidget(result);
+    take->show();
+    result->show();
+  }
 }
 
 QString MakeCard::stepHtml(int step) const {

@@ -2,8 +2,13 @@
 #pragma once
 
 #include "kit/parts.h"
+#include "make/last_time.h"
 #include "make/make_view.h"
 #include "stage/card_page.h"
+
+#include <QList>
+
+class QPushButton;
 
 namespace columna {
 
@@ -16,6 +21,9 @@ public:
   [[nodiscard]] BigFigure* left() const { return left_; }
   [[nodiscard]] BigFigure* done() const { return done_; }
   [[nodiscard]] QLabel* steps() const { return steps_; }
+  /// The answers to what came out otherwise, as they are offered.
+  [[nodiscard]] QList<QPushButton*> answers() const;
+  [[nodiscard]] LastTimeList* lastTime() const { return lastTime_; }
 
 signals:
   void bench();
@@ -23,6 +31,7 @@ signals:
 private:
   void showWhole();
   void showLimb(int limb);
+  void showOff(int limb);
   [[nodiscard]] QString stepHtml(int step) const;
   Session& session_;
   MakeView& view_;
@@ -30,6 +39,11 @@ private:
   QLabel *leftUnder_, *doneUnder_;
   VerdictView* next_;
   KeyButton* bench_;
+  LastTimeList* lastTime_;
+  QWidget* off_; ///< what came out otherwise, and what can be done
+  QLabel* offWords_;
+  QWidget* offAnswers_;
+  QString offShown_; ///< so that a button under the hand stays
   QLabel *steps_, *caution_;
 };
 

@@ -1,9 +1,9 @@
 #include "make/make_view.h"
 
+#include "file/demo_copy.h"
 #include "judge/face_sums.h"
 #include "kit/say.h"
 #include "make/local_time.h"
-#include "project/catalog.h"
 #include "session/build_view.h"
 #include "steps/steps_of.h"
 
@@ -25,6 +25,17 @@ struct Ask {
   std::vector<std::string> before; ///< ids of the steps as they were laid last
   std::int64_t now = 0;
 };
+
+/// As planned, but for twins that are to be made like what is there.
+std::shared_ptr<const StepPlan> withTwinGoals(const std::shared_ptr<const StepPlan>& planned,
+                                              const std::vector<Entry>& record) {
+  if (std::none_of(record.begin(), record.end(),
+                   [](const Entry& e) { return e.kind == EntryKind::MadeChoice; }))
+    return planned;
+  auto out = std::make_shared<StepPlan>(*planned);
+  takeTwinGoals(*out, record);
+  return out;
+}
 
 LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bool>& stop) {
   LaidSessions out;
@@ -69,6 +80,7 @@ LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bo
 
 MakeView::MakeView(Session& session) : session_(session), handFile_(makersHandFile()), clock_(secondsNow) {
   connect(&watcher_, &QFutureWatcher<Made>::finished, this, &MakeView::made);
+  connect(&pondering_, &QFutureWatcher<Pondered>::finished, this, &MakeView::pondered);
   connect(&session_, &Session::begun, this, [this] {
     forget();
     builtBefore_ = -1;
@@ -88,6 +100,7 @@ MakeView::MakeView(Session& session) : session_(session), handFile_(makersHandFi
 MakeView::~MakeView() {
   stop_ = true;
   awaitEnd(watcher_);
+  awaitEnd(pondering_);
 }
 
 void MakeView::setTab(int tab) {
@@ -108,7 +121,10 @@ std::string MakeView::animal() const {
 }
 
 void MakeView::forget() {
+  planned_.reset();
   steps_.reset();
+  off_.reset();
+  answers_.clear();
   progress_ = {};
   laid_ = {};
   chosen_.reset();
@@ -168,17 +184,19 @@ std::optional<QString> MakeView::changeHand(const std::function<void(HandEvidenc
 
 void MakeView::learn() {
   if (!steps_ || session_.changed() || session_.record().empty()) return;
-  // What comes with the program was made by nobody.
-  if (session_.path().startsWith(QString::fromStdString(dataFolder().string()) + u'/')) return;
+  if (ofDemo(session_.recordId())) return;
   HandFigure shown = shownBy(*steps_, progress_, session_.record());
   shown.project = session_.recordId();
   shown.name = session_.project().name;
   shown.pattern = session_.project().pattern;
-  if (shown.paces.empty() && shown.factors.empty()) return;
+  if (shown.paces.empty() && shown.factors.empty() && shown.next.empty()) return;
   // Saved without anything new it need not be written.
   for (const HandFigure& f : hand_.figures)
     if (f.project == shown.project) {
       shown.struck = f.struck;
+      for (NextNote& note : shown.next)
+        for (const NextNote& known : f.next)
+          if (known.text == note.text) note.away = known.away;
       if (f == shown) return;
     }
   (void)changeHand([&](HandEvidence& hand) { takeIn(hand, shown); });
@@ -192,9 +210,9 @@ void MakeView::ask() {
   std::vector<std::string> before;
   if (steps_)
     for (const int step : laid_.order) before.push_back(steps_->steps[static_cast<size_t>(step)].id);
-  Ask ask{session_.project(),         session_.plan(),   session_.sharedCatalog(),
-          steady_ ? steps_ : nullptr, session_.record(), hand_,
-          session_.recordId(),        std::move(before), clock_()};
+  Ask ask{session_.project(),           session_.plan(),   session_.sharedCatalog(),
+          steady_ ? planned_ : nullptr, session_.record(), hand_,
+          session_.recordId(),          std::move(before), clock_()};
   steady_ = true;
   watcher_.setFuture(beside([ask = std::move(ask), turn = turn_, animal = animal(), stop = &stop_] {
     Made out{turn, animal, ask.steps, {}};
@@ -218,7 +236,7 @@ void MakeView::made() {
   animal_ = done.animal;
   const std::string at = now() ? now()->id : std::string();
   const bool chosen = chosen_.has_value();
-  steps_ = std::move(done.steps);
+  steps_ = planned_ = std::move(done.steps);
   laid_ = std::move(done.laid);
   // A step that is looked at stays, wherever it stands now.
   chosen_ = chosen ? steps_->find(at) : std::nullopt;
@@ -231,11 +249,13 @@ void MakeView::made() {
 
 void MakeView::judge() {
   if (!steps_) return;
+  steps_ = withTwinGoals(planned_, session_.record());
   progress_ = progressOf(*steps_, session_.record(), clock_());
   readings_ = Readings(session_.record());
   pace_ = paceOf(*steps_, progress_, session_.record(), session_.catalog().hand,
                  counting(hand_, session_.recordId()));
   findings_ = makeFindings(*steps_, session_.plan().figure, progress_, session_.record());
+  ponder();
   follow();
   stand();
   // Told whoever finds it out first: the clock, or what was asked for beside the window.
@@ -264,7 +284,7 @@ void MakeView::follow() {
 
 /// The figure on the mat is as far as the record is.
 void MakeView::stand() {
-  if (on_) session_.build().setBuilt(woolOn(*steps_, progress_, session_.build().steps()));
+  if (on_) session_.build().setDone(woolOn(*steps_, progress_, session_.build().steps()));
 }
 
 void MakeView::tick() {

@@ -2,6 +2,7 @@
 // and the step the maker is at. Steps and sessions are made beside the window. Not part of the project.
 #pragma once
 
+#include "built/as_built.h"
 #include "file/hand_store.h"
 #include "kit/beside.h"
 #include "session/session.h"
@@ -87,6 +88,13 @@ public:
   /// All that a stand-in said.
   std::optional<QString> withdrawStandIns();
 
+  /// What was read last that is not as planned, and that nothing was decided on; null without.
+  [[nodiscard]] const Deviation* cameOut() const { return off_ ? &*off_ : nullptr; }
+  /// What can be done about it, the best first; empty until it is reckoned beside the window.
+  [[nodiscard]] const std::vector<BuiltAnswer>& answers() const { return answers_; }
+  /// Takes one of them: into the record, and into the project where it changes that.
+  std::optional<QString> answer(BuiltWay way);
+
   /// The clock ran so long that nobody can have been at it all the time.
   [[nodiscard]] bool ranOn() const;
 
@@ -126,6 +134,9 @@ private:
   void made();
   /// How far it is now, by the record.
   void judge();
+  /// Asks what can be done about what came out otherwise.
+  void ponder();
+  void pondered();
   void follow();
   void tick();
   void stand();
@@ -139,8 +150,9 @@ private:
   HandEvidence hand_;
   std::filesystem::path handFile_;
   int tab_ = 0;
-  std::shared_ptr<const StepPlan> steps_;
-  std::string animal_; ///< whose they are
+  std::shared_ptr<const StepPlan> planned_; ///< the steps as they follow from the plan
+  std::shared_ptr<const StepPlan> steps_;   ///< the same, with what was decided of twins
+  std::string animal_;                      ///< whose they are
   Progress progress_;
   MakersPace pace_;
   LaidSessions laid_;
@@ -156,6 +168,15 @@ private:
   bool on_ = false, steady_ = false, making_ = false;
   std::uint64_t turn_ = 0; ///< counts what the sessions were laid for
   QFutureWatcher<Made> watcher_;
+  std::optional<Deviation> off_;
+  std::vector<BuiltAnswer> answers_;
+  struct Pondered {
+    std::string of; ///< the reading
+    std::shared_ptr<const StepPlan> steps;
+    std::vector<BuiltAnswer> answers;
+  };
+  QFutureWatcher<Pondered> pondering_;
+  std::shared_ptr<const StepPlan> ponderedFor_; ///< the steps the answers are of, or will be
   std::atomic<bool> stop_{false};
   QTimer seconds_;
   double builtBefore_ = -1; ///< what the build-up showed when the stage was entered

@@ -1,5 +1,7 @@
 #include "make/record_panel.h"
 
+#include "booklet/story.h"
+#include "built/entry_words.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/settings.h"
@@ -7,9 +9,11 @@
 #include "make/when.h"
 #include "measure/disk.h"
 #include "measure/quantity.h"
+#include "print/pages.h"
 #include "theme/theme.h"
 
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QGridLayout>
 
 #include <algorithm>
@@ -31,17 +35,20 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   next_->setToolTip(tr("what to do otherwise on the next figure"));
   withdraw_ = new QPushButton(tr("Withdraw"), this);
   table_ = new QPushButton(tr("Save as CSV…"), this);
+  story_ = new QPushButton(tr("Story as PDF…"), this);
+  story_->setToolTip(tr("planned and made, hours, and what was done on which day, to print"));
   list_ = new QListWidget(this);
   list_->setAccessibleName(tr("The record"));
   list_->setUniformItemSizes(true);
   grid->addWidget(note_, 0, 0);
   grid->addWidget(keep_, 0, 1);
   grid->addWidget(next_, 0, 2);
-  grid->addWidget(list_, 1, 0, 3, 2);
+  grid->addWidget(list_, 1, 0, 4, 2);
   grid->addWidget(withdraw_, 1, 2);
   grid->addWidget(table_, 2, 2);
+  grid->addWidget(story_, 3, 2);
   grid->setColumnStretch(0, 1);
-  grid->setRowStretch(3, 1);
+  grid->setRowStretch(4, 1);
   const auto write = [this](EntryKind kind) {
     if (!view_.write(kind, note_->text())) note_->clear();
   };
@@ -60,6 +67,7 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
     (void)view_.withdraw(of);
   });
   connect(table_, &QPushButton::clicked, this, [this] { saveTable(); });
+  connect(story_, &QPushButton::clicked, this, [this] { saveStory(); });
   connect(list_, &QListWidget::currentRowChanged, this, [this] { follow(); });
   connect(&session_, &Session::recordChanged, this, &RecordPanel::refresh);
   connect(&session_, &Session::begun, this, &RecordPanel::refresh);
@@ -68,59 +76,10 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
 }
 
 QString RecordPanel::wordsOf(const Entry& e) const {
-  const UnitSystem units = session_.units();
-  QString what;
   const Step* step = nullptr;
   if (view_.steps())
     if (const auto at = view_.steps()->find(e.step)) step = &view_.steps()->steps[static_cast<size_t>(*at)];
-  const QString of = step ? str(step->words, units) : tr("a step of another plan");
-  QString value;
-  if (e.value) {
-    if (e.kind == EntryKind::WeightRead)
-      value = str(printMass(*e.value, units));
-    else if (e.kind == EntryKind::LengthRead || e.kind == EntryKind::GirthRead)
-      value = str(printLength(*e.value, units, 1));
-    else
-      value = str(printNumber(*e.value, 0));
-  }
-  switch (e.kind) {
-  case EntryKind::Begin:
-    what = tr("begun: %1").arg(of);
-    break;
-  case EntryKind::Pause:
-    what = tr("paused: %1").arg(of);
-    break;
-  case EntryKind::Resume:
-    what = tr("gone on with: %1").arg(of);
-    break;
-  case EntryKind::Done:
-    what = e.by == EntryBy::Usual ? tr("done: %1, the usual time taken").arg(of) : tr("done: %1").arg(of);
-    break;
-  case EntryKind::LeaveOut:
-    what = tr("left out: %1").arg(of);
-    break;
-  case EntryKind::WeightRead:
-    what = tr("%1 weighed: %2").arg(value, of);
-    break;
-  case EntryKind::LengthRead:
-    what = tr("%1 long: %2").arg(value, of);
-    break;
-  case EntryKind::GirthRead:
-    what = tr("%1 round: %2").arg(value, of);
-    break;
-  case EntryKind::CountRead:
-  case EntryKind::AngleRead:
-    what = tr("%1 counted: %2").arg(value, of);
-    break;
-  case EntryKind::NextTime:
-    what = tr("next time: %1").arg(str(e.text));
-    break;
-  default:
-    what = e.text.empty() ? of : str(e.text);
-    break;
-  }
-  if (e.by == EntryBy::StandIn) what += tr(" (from a stand-in, no measurement)");
-  return what.simplified();
+  return str(entryWords(e, step), session_.units()).simplified();
 }
 
 void RecordPanel::refresh() {
@@ -175,6 +134,25 @@ void RecordPanel::saveTable(QString path) {
   if (path.isEmpty()) return;
   if (const auto problem = writeAtomically(path.toStdString(), journalTable(session_.record())))
     session_.refuse(sentence(*problem, session_.units()));
+}
+
+void RecordPanel::saveStory(QString path) {
+  if (!view_.steps()) return;
+  if (path.isEmpty())
+    path = QFileDialog::getSaveFileName(this, tr("Save the story"),
+                                        lastFolder() + u'/' +
+                                            asFileName(tr("%1, story").arg(str(session_.project().name))) +
+                                            QStringLiteral(".pdf"),
+                                        tr("PDF (*.pdf)"));
+  if (path.isEmpty()) return;
+  if (!path.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) path += QStringLiteral(".pdf");
+  const StoryAsk ask{session_.project(), session_.plan().figure, *view_.steps(),
+                     view_.progress(),   session_.record(),      &windowLanguage()};
+  const auto trouble = writePdf(path, storyPages(ask, usualPaper()), str(session_.project().name));
+  if (trouble)
+    session_.refuse(*trouble);
+  else
+    session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
 }
 
 } // namespace columna

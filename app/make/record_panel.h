@@ -19,6 +19,9 @@ public:
   [[nodiscard]] QPushButton* withdrawKey() const { return withdraw_; }
   [[nodiscard]] QPushButton* nextKey() const { return next_; }
   [[nodiscard]] QPushButton* tableKey() const { return table_; }
+  [[nodiscard]] QPushButton* storyKey() const { return story_; }
+  /// Writes the story of the making, to print; asks for a name when `path` is empty.
+  void saveStory(QString path = {});
   /// Writes the record as a table; asks for a name when `path` is empty.
   void saveTable(QString path = {});
 
@@ -32,7 +35,7 @@ private:
   MakeView& view_;
   QListWidget* list_;
   QLineEdit* note_;
-  QPushButton *keep_, *next_, *withdraw_, *table_;
+  QPushButton *keep_, *next_, *withdraw_, *table_, *story_;
 };
 
 } // namespace columna

@@ -24,6 +24,8 @@ public:
   /// How far it is, g of wool on; all of it is the finished figure.
   [[nodiscard]] double built() const;
   void setBuilt(double grams);
+  /// By the steps that are done, in whatever order: a flag for each.
+  void setDone(const std::vector<bool>& steps);
   [[nodiscard]] bool finished() const { return share_ >= 1; }
   /// How far each limb is.
   [[nodiscard]] std::vector<LimbMoment> moment() const;
@@ -41,10 +43,14 @@ signals:
 private:
   struct Built {
     std::optional<Plan> plan;
-    double share = -1; ///< of which moment its figure is
+    std::uint64_t turn = 0; ///< of which moment its figure is
   };
   Session& session_;
+  void moved();
   double share_ = 1; ///< of all the wool
+  /// Which steps are done, where they are not done in the order there is.
+  std::optional<std::vector<bool>> done_;
+  std::uint64_t turn_ = 1; ///< counts moments
   mutable std::optional<std::vector<BuildStep>> steps_;
   mutable std::array<Built, 2> built_; ///< the neutral one, and in its stance
 };

@@ -1,5 +1,6 @@
 #include "make/hand_file.h"
 
+#include "make/journal.h"
 #include "measure/json_text.h"
 
 #include <fmt/format.h>
@@ -19,6 +20,7 @@ constexpr int kHandVersion = 1;
 constexpr double kRatioMost = 12;    ///< of a logarithm: 160 000 times
 constexpr double kReadingMost = 1e4; ///< mm, or a logarithm
 constexpr size_t kStepsMost = 10'000;
+constexpr size_t kNoteMost = 4 * kEntryText; ///< bytes of that many characters
 
 Problem notAHand(const std::string& file, const std::string& at) {
   return {say("{} is not as it should be", AsIs(at)), file, say("put a copy in its place, or begin anew")};
@@ -26,8 +28,14 @@ Problem notAHand(const std::string& file, const std::string& at) {
 
 Result<HandFigure> figureOf(const Json& in, const std::string& file, const std::string& at) {
   if (!in.is_object()) return notAHand(file, at);
-  HandFigure out{
-      textOr(in, "project"), textOr(in, "name"), textOr(in, "pattern"), textOr(in, "date"), {}, {}, false};
+  HandFigure out{textOr(in, "project"),
+                 textOr(in, "name"),
+                 textOr(in, "pattern"),
+                 textOr(in, "date"),
+                 {},
+                 {},
+                 {},
+                 false};
   if (out.project.empty()) return notAHand(file, at + ".project");
   if (const auto struck = in.find("struck"); struck != in.end()) {
     if (!struck->is_boolean()) return notAHand(file, at + ".struck");
@@ -54,6 +62,19 @@ Result<HandFigure> figureOf(const Json& in, const std::string& file, const std::
           return notAHand(file, fmt::format("{}.factors.{}", at, key));
         out.factors[key].push_back(x.get<double>());
       }
+    }
+  }
+  if (const auto next = in.find("next_time"); next != in.end()) {
+    if (!next->is_array() || next->size() > kStepsMost) return notAHand(file, at + ".next_time");
+    for (const Json& note : *next) {
+      if (!note.is_object()) return notAHand(file, at + ".next_time");
+      NextNote one{textOr(note, "text"), false};
+      if (const auto away = note.find("away"); away != note.end()) {
+        if (!away->is_boolean()) return notAHand(file, at + ".next_time.away");
+        one.away = away->get<bool>();
+      }
+      if (one.text.empty() || one.text.size() > kNoteMost) return notAHand(file, at + ".next_time.text");
+      out.next.push_back(std::move(one));
     }
   }
   return out;
@@ -103,6 +124,11 @@ std::string handEvidenceText(const HandEvidence& hand) {
              {"paces", Json::array()}};
     for (const TimedStep& s : f.paces) one["paces"].push_back({s.kind, s.ratio, s.planned});
     if (!f.factors.empty()) one["factors"] = f.factors;
+    for (const NextNote& note : f.next) {
+      Json told{{"text", note.text}};
+      if (note.away) told["away"] = true;
+      one["next_time"].push_back(std::move(told));
+    }
     if (f.struck) one["struck"] = true;
     out["figures"].push_back(std::move(one));
   }
@@ -114,11 +140,29 @@ void takeIn(HandEvidence& hand, HandFigure figure) {
                                   [&](const HandFigure& f) { return f.project == figure.project; });
   if (there != hand.figures.end()) {
     figure.struck = figure.struck || there->struck;
+    for (NextNote& note : figure.next)
+      for (const NextNote& known : there->next)
+        if (known.text == note.text) note.away = note.away || known.away;
     hand.figures.erase(there);
   }
   const auto after = std::find_if(hand.figures.begin(), hand.figures.end(),
                                   [&](const HandFigure& f) { return f.date > figure.date; });
   hand.figures.insert(after, std::move(figure));
+}
+
+std::vector<LastTime> lastTime(const HandEvidence& hand, const std::string& pattern, const std::string& but) {
+  std::vector<LastTime> out;
+  for (auto f = hand.figures.rbegin(); f != hand.figures.rend(); ++f)
+    if (f->pattern == pattern && f->project != but)
+      for (const NextNote& note : f->next)
+        if (!note.away) out.push_back({f->project, f->name, note.text});
+  return out;
+}
+
+void putAway(HandEvidence& hand, const std::string& project, const std::string& text) {
+  for (HandFigure& f : hand.figures)
+    for (NextNote& note : f.next)
+      if (f.project == project && note.text == text) note.away = true;
 }
 
 std::vector<const HandFigure*> counting(const HandEvidence& hand, const std::string& but) {

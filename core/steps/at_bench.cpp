@@ -69,13 +69,25 @@ std::vector<DryingStep> dryingNow(const StepPlan& plan, const Progress& progress
   return out;
 }
 
-double woolOn(const StepPlan& plan, const Progress& progress, const std::vector<BuildStep>& build) {
-  std::vector<char> on(build.size(), 0);
+std::vector<bool> woolOn(const StepPlan& plan, const Progress& progress,
+                         const std::vector<BuildStep>& build) {
+  std::vector<bool> on(build.size(), false);
+  std::vector<bool> stepped(build.size(), false);
+  bool all = true;
   for (size_t i = 0; i < plan.steps.size(); ++i)
-    if (const int b = plan.steps[i].build; b >= 0 && b < static_cast<int>(build.size()))
-      on[static_cast<size_t>(b)] = over(progress.steps[i]) ? 1 : 0;
-  const auto first = std::find(on.begin(), on.end(), 0);
-  return first == on.end() ? buildTotal(build) : build[static_cast<size_t>(first - on.begin())].from;
+    if (const int b = plan.steps[i].build; b >= 0 && b < static_cast<int>(build.size())) {
+      const auto at = static_cast<size_t>(b);
+      stepped[at] = true;
+      on[at] = over(progress.steps[i]);
+      all = all && on[at];
+    }
+  for (size_t b = 0; b < build.size(); ++b) {
+    if (stepped[b]) continue;
+    on[b] = all;
+    for (size_t k = 0; k < build.size(); ++k)
+      if (stepped[k] && build[k].kind == build[b].kind && build[k].limb == build[b].limb) on[b] = on[k];
+  }
+  return on;
 }
 
 EntryKind readingOf(Goal::What what) {

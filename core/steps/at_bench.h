@@ -29,10 +29,10 @@ struct DryingStep {
 /// The first to be dry first.
 [[nodiscard]] std::vector<DryingStep> dryingNow(const StepPlan& plan, const Progress& progress);
 
-/// How far the build-up is by the steps that are done: g of wool on until the first that is not, in the order
-/// of the build-up.
-[[nodiscard]] double woolOn(const StepPlan& plan, const Progress& progress,
-                            const std::vector<BuildStep>& build);
+/// What of the build-up is on by the steps that are done, in whatever order they were: a flag for each. What
+/// has no step of its own is on with the step of its kind and limb, else when all others are.
+[[nodiscard]] std::vector<bool> woolOn(const StepPlan& plan, const Progress& progress,
+                                       const std::vector<BuildStep>& build);
 
 /// The kind of entry that a goal is read by.
 [[nodiscard]] EntryKind readingOf(Goal::What what);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <optional>
 
 namespace columna {
@@ -34,6 +35,48 @@ const FactorPrior& priorOf(FactorKind kind, const HandPrior& hand) {
     break;
   }
   return hand.feltDensity;
+}
+
+/// A reading over its goal; nothing where none was taken that can be learnt from.
+std::optional<double> readOver(const Readings& readings, const Step& s, Goal::What what) {
+  for (const Goal& g : s.goals) {
+    const Entry* e = g.what == what && g.value > 0 ? readings.of(s, g) : nullptr;
+    const bool measured = e && !e->moving && e->by != EntryBy::StandIn && e->by != EntryBy::Photo;
+    if (measured && *e->value > 0 && !farOff(g, *e->value)) return *e->value / g.value;
+  }
+  return std::nullopt;
+}
+
+/// How dense each part was felted, by what is on it and its girth: skinned, or else firmed before pads and
+/// skin are on. A weight says nothing without a girth.
+void felted(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& entries) {
+  const Readings readings(entries);
+  std::map<int, std::vector<const Step*>> ofLimb;
+  for (const Step& s : plan.steps)
+    if (s.limb >= 0) ofLimb[s.limb].push_back(&s);
+  for (const auto& [limb, steps] : ofLimb) {
+    double planned = 0;
+    double on = 0;
+    bool weighed = false; // what was wound, which is most of it
+    std::optional<double> denser;
+    for (const Step* s : steps) {
+      const bool wind = s->id.starts_with("wind/");
+      if (wind || s->id.starts_with("pad/") || s->id.starts_with("skin/")) {
+        const auto weight = readOver(readings, *s, Goal::What::Weight);
+        weighed = weighed || (wind && weight);
+        for (const Goal& g : s->goals)
+          if (g.what == Goal::What::Weight) {
+            planned += g.value;
+            on += g.value * weight.value_or(1);
+          }
+      }
+      // Steps are in their order: what is on by then is all that was counted.
+      if (s->id.starts_with("firm/") || s->id.starts_with("skin/"))
+        if (const auto girth = readOver(readings, *s, Goal::What::Round); girth && weighed && planned > 0)
+          denser = on / planned / (*girth * *girth);
+    }
+    if (denser) out.factors[std::string(id(FactorKind::FeltDensity))].push_back(std::log(*denser));
+  }
 }
 
 } // namespace
@@ -68,6 +111,10 @@ HandFigure shownBy(const StepPlan& plan, const Progress& progress, const std::ve
         out.factors[std::string(id(FactorKind::LimbLength))].push_back(std::log(*e.value / g.value));
     }
   }
+  felted(out, plan, entries);
+  for (const Entry& e : entries)
+    if (e.kind == EntryKind::NextTime && !e.text.empty() && !gone.contains(e.id))
+      out.next.push_back({e.text, false});
   return out;
 }
 

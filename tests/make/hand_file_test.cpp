@@ -80,6 +80,11 @@ TEST(HandFile, WhatIsNoHandIsNamed) {
                                  without("/figures/0/factors/wire_cut", 3),
                                  without("/figures/0/factors/wire_cut/0", "x"),
                                  without("/figures/0/factors/wire_cut/0", 1e9),
+                                 without("/figures/0/next_time", 3),
+                                 without("/figures/0/next_time", {7}),
+                                 without("/figures/0/next_time", {{{"text", ""}}}),
+                                 without("/figures/0/next_time", {{{"text", std::string(20000, 'x')}}}),
+                                 without("/figures/0/next_time", {{{"text", "x"}, {"away", 1}}}),
                                  without("/off", "no"),
                                  std::string(200000, '[')}) {
     const auto read = readHandEvidence(bad, "hand.json");
@@ -89,4 +94,33 @@ TEST(HandFile, WhatIsNoHandIsNamed) {
   const auto newer = readHandEvidence(without("/schema", "columna-hand/2"), "hand.json");
   ASSERT_FALSE(newer);
   EXPECT_EQ(newer.problem().what, newerHand());
+}
+
+TEST(HandFile, WhatToDoNextTimeIsToldUntilItIsPutAway) {
+  HandEvidence hand;
+  HandFigure old = figureOn("a", "2026-10-02", 0.1);
+  old.next = {{"toes too fat", false}, {"glue the hips first", false}};
+  HandFigure later = figureOn("b", "2026-11-02", 0.1);
+  later.next = {{"ears lower", false}};
+  HandFigure fox = figureOn("c", "2026-11-03", 0.1);
+  fox.pattern = "red_fox";
+  fox.next = {{"a longer brush", false}};
+  for (const HandFigure& f : {old, later, fox}) takeIn(hand, f);
+  const auto told = [&](const char* but) {
+    std::vector<std::string> out;
+    for (const LastTime& each : lastTime(hand, "river_otter", but)) out.push_back(each.text);
+    return out;
+  };
+  EXPECT_EQ(told(""), (std::vector<std::string>{"ears lower", "toes too fat", "glue the hips first"}));
+  EXPECT_EQ(told("b"), (std::vector<std::string>{"toes too fat", "glue the hips first"})) << "not its own";
+  putAway(hand, "a", "toes too fat");
+  EXPECT_EQ(told("b"), (std::vector<std::string>{"glue the hips first"}));
+  // Saved again the figure is taken in anew: what is put away stays so, on the disk too.
+  takeIn(hand, old);
+  const auto read = readHandEvidence(handEvidenceText(hand), "hand.json");
+  ASSERT_TRUE(read) << read.problem().sentence();
+  EXPECT_EQ(read->figures, hand.figures);
+  EXPECT_EQ(told("b"), (std::vector<std::string>{"glue the hips first"}));
+  hand.off = true; // the pace is not learnt; what was written is still true
+  EXPECT_EQ(told("b").size(), 1U);
 }

@@ -120,21 +120,38 @@ TEST(AtBench, FindsWhatIsOffTooEarlyAndNotDry) {
   EXPECT_EQ(found(w, 302).size(), 1U);
 }
 
-TEST(AtBench, TheBuildUpIsAsFarAsTheStepsInItsOrder) {
-  const Project p = project("river_otter", 160);
-  const Plan of = planned(p);
-  const StepPlan plan = stepsOf(p, shelf(), of, faceSums(p, shelf(), of).get());
-  const auto build = buildSteps(of.figure, of.wool);
-  WrittenRecord w;
-  EXPECT_EQ(woolOn(plan, progressOf(plan, w.entries, at(0)), build), 0);
-  double minute = 1;
-  for (size_t b = 0; b < build.size(); ++b) {
-    for (const Step& s : plan.steps)
-      if (s.build == static_cast<int>(b)) w.add(EntryKind::Done, s.id, minute++);
-    const double on = woolOn(plan, progressOf(plan, w.entries, at(minute + 1e5)), build);
-    EXPECT_GE(on, build[b].from + build[b].grams - 1e-9) << b;
+TEST(AtBench, WoolIsOnWithItsStepInWhateverOrder) {
+  for (const char* animal : {"river_otter", "horse", "owl"}) { // with a mane, and with discs of feathers
+    const Project p = project(shelf().pattern(animal) ? animal : "river_otter", 160);
+    const Plan of = planned(p);
+    const StepPlan plan = stepsOf(p, shelf(), of, faceSums(p, shelf(), of).get());
+    const auto build = buildSteps(of.figure, of.wool);
+    WrittenRecord w;
+    const auto on = [&] {
+      const auto flags = woolOn(plan, progressOf(plan, w.entries, at(1e6)), build);
+      EXPECT_EQ(flags.size(), build.size());
+      return flags;
+    };
+    EXPECT_EQ(std::count(on().begin(), on().end(), true), 0) << animal;
+    double minute = 1;
+    // From the last to the first: each is on with its own step, and nothing before it.
+    for (size_t b = build.size(); b-- > 0;) {
+      bool stepped = false;
+      for (const Step& s : plan.steps)
+        if (s.build == static_cast<int>(b)) {
+          w.add(EntryKind::Done, s.id, minute++);
+          stepped = true;
+        }
+      if (!stepped) continue;
+      const auto flags = on();
+      EXPECT_TRUE(flags[b]) << animal << ' ' << b;
+      if (b > 0 && build[b - 1].kind != build[b].kind) {
+        EXPECT_FALSE(flags[b - 1]) << animal << ' ' << b;
+      }
+    }
+    const auto all = on();
+    EXPECT_EQ(std::count(all.begin(), all.end(), false), 0) << animal;
   }
-  EXPECT_NEAR(woolOn(plan, progressOf(plan, w.entries, at(1e6)), build), buildTotal(build), 1e-9);
 }
 
 TEST(PaceOf, IsTheShippedOneUntilStepsAreTimed) {
@@ -234,6 +251,38 @@ TEST(ShownBy, CutsAndLengthsAreReadAgainstThePlanAndStandInsAreNot) {
     for (const double x : shown.factors.at("wire_cut")) EXPECT_NEAR(x, 2, 1e-9);
   }
   EXPECT_TRUE(shown.paces.empty()) << "nothing was timed";
+}
+
+TEST(ShownBy, FeltsDensityIsWhatIsOnOverTheGirthSquared) {
+  const Project p = project("river_otter", 160);
+  const Plan of = planned(p);
+  const StepPlan plan = stepsOf(p, shelf(), of, faceSums(p, shelf(), of).get());
+  WrittenRecord w;
+  double minute = 0;
+  const auto read = [&](const char* id, Goal::What what, double ratio, EntryBy by = EntryBy::Typed) {
+    for (const Goal& g : plan.steps[static_cast<size_t>(plan.find(id).value_or(0))].goals)
+      if (g.what == what) {
+        Entry& e = w.add(readingOf(what), id, minute++);
+        e.value = ratio * g.value;
+        e.by = by;
+        if (g.along > 0) e.along = g.along;
+      }
+  };
+  const auto shown = [&] {
+    const auto found = shownBy(plan, progressOf(plan, w.entries, at(minute)), w.entries).factors;
+    const auto dense = found.find("felt_density");
+    return dense == found.end() ? std::vector<double>() : dense->second;
+  };
+  read("firm/trunk", Goal::What::Round, 1.01);
+  EXPECT_TRUE(shown().empty()) << "a girth says nothing without a weight";
+  read("wind/trunk", Goal::What::Weight, 2, EntryBy::StandIn);
+  EXPECT_TRUE(shown().empty());
+  read("wind/trunk", Goal::What::Weight, 0.9125);
+  ASSERT_EQ(shown().size(), 1U);
+  EXPECT_NEAR(shown()[0], std::log(0.9125 / (1.01 * 1.01)), 1e-9);
+  // A weight alone is none either.
+  read("wind/tail", Goal::What::Weight, 1.1);
+  EXPECT_EQ(shown().size(), 1U);
 }
 
 TEST(HandTraits, NarrowWithEveryFigure) {
