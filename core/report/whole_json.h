@@ -7,8 +7,8 @@
 
 namespace columna {
 
-/// The plan, its poses, and where the animal has a head of its own `head` and `flats`. Takes some tenths of a
-/// second, for the face.
+/// The plan, its poses, the steps of making it, and where the animal has a head of its own `head` and
+/// `flats`. Takes some tenths of a second, for the face.
 [[nodiscard]] nlohmann::json wholeJson(const Project& project, const Plan& plan, const Catalog& catalog);
 
 } // namespace columna

@@ -3,7 +3,9 @@
 #include "judge/pose_report.h"
 #include "plan/plan.h"
 #include "report/pose_json.h"
+#include "report/steps_json.h"
 #include "report/whole_json.h"
+#include "steps/steps_of.h"
 #include "support.h"
 #include "validate.h"
 
@@ -18,7 +20,7 @@ TEST(Schema, EveryShippedAnimalsPlanAndProjectIsValid) {
   const Scratch scratch;
   std::vector<std::string> plans;
   std::vector<std::string> projects;
-  for (const Pattern& pattern : shelf().patterns) {
+  for (const Pattern& pattern : animals()) {
     Project p = project(pattern.id, 160);
     p.wool.finish = CoatFinish::Fur;
     p.wool.furShown = 9;
@@ -31,10 +33,35 @@ TEST(Schema, EveryShippedAnimalsPlanAndProjectIsValid) {
   EXPECT_EQ(invalid(scratch, "project", projects), std::set<std::string>());
 }
 
+TEST(Schema, StepsAndSessionsAreValid) {
+  const Scratch scratch;
+  std::vector<std::string> steps;
+  std::vector<std::string> sessions;
+  const Date first = *dateOf("2026-12-01");
+  WorkWeek week;
+  week.week = *readWeek("tue 20:00-21:30, sat 10-12");
+  const OpenTime time(week, first);
+  for (const Pattern& pattern : animals()) {
+    const Project p = project(pattern.id, 160);
+    const Plan of = planned(p);
+    const StepPlan plan = stepsOf(p, shelf(), of, faceSums(p, shelf(), of).get());
+    const Progress none = progressOf(plan, {}, 0);
+    steps.push_back(scratch.write(pattern.id + ".steps.json", stepsJson(plan, of.figure, none).dump()));
+    const StepJobs jobs = jobsOf(plan, none, shelf().steps, 0, [](std::int64_t) { return 0; });
+    SearchWish wish;
+    wish.placings = 0;
+    const SearchedPlan found = searchedPlan(jobs.list, time, wish);
+    sessions.push_back(
+        scratch.write(pattern.id + ".sessions.json", sessionsJson(plan, jobs, found, time, first).dump()));
+  }
+  EXPECT_EQ(invalid(scratch, "steps", steps), std::set<std::string>());
+  EXPECT_EQ(invalid(scratch, "sessions", sessions), std::set<std::string>());
+}
+
 TEST(Schema, ShippedPatternsAreValid) {
   const Scratch scratch;
   std::vector<std::string> files;
-  for (const Pattern& pattern : shelf().patterns)
+  for (const Pattern& pattern : animals())
     files.push_back(fmt::format("{}/patterns/{}.json", COLUMNA_DATA_DIR, pattern.id));
   EXPECT_EQ(invalid(scratch, "pattern", files), std::set<std::string>());
 }
