@@ -1,6 +1,5 @@
 #include "turn/turntable.h"
 
-
 #include "kit/beside.h"
 #include "measure/quantity.h"
 #include "project/heads.h"
