@@ -23,6 +23,11 @@ BenchBoard::BenchBoard(Session& session, MakeView& view, Instruments& instrument
   connect(&instruments_, &Instruments::changed, this, &BenchBoard::hear);
   connect(&session_, &Session::refused, this,
           [this](const QString& sentence) { putQuestion(ask_, sentence); });
+  connect(&view_, &MakeView::tired, this, [this](int minutes) {
+    putQuestion(
+        ask_, tr("%n minute(s) without a rest: rest your hands for %1. P pauses the clock.", nullptr, minutes)
+                  .arg(minutesText(session_.project().make.rest)));
+  });
   connect(&view_, &MakeView::dried, this, [this](int step) {
     putQuestion(
         ask_,

@@ -1,13 +1,15 @@
 #include "make/make_stage.h"
 
+#include "kit/ring.h"
 #include "kit/say.h"
 #include "make/bench_board.h"
 #include "make/local_time.h"
 #include "make/make_card.h"
 #include "make/make_desk.h"
 #include "make/step_words.h"
+#include "make/when.h"
+#include "project/catalog.h"
 
-#include <QApplication>
 #include <QEvent>
 #include <QMainWindow>
 
@@ -17,6 +19,10 @@ MakeStage::MakeStage(Session& session) : Stage(session), view_(session), awake_(
   connect(&view_, &MakeView::changed, this, &Stage::changed);
   connect(&view_, &MakeView::changed, this, &MakeStage::wake);
   connect(&view_, &MakeView::dried, this, &MakeStage::ring);
+  connect(&view_, &MakeView::tired, this, [this](int minutes) {
+    session_.note(tr("%n minute(s) of work without a rest: rest your hands for %1.", nullptr, minutes)
+                      .arg(minutesText(session_.project().make.rest)));
+  });
 }
 
 StageLook MakeStage::look() const {
@@ -131,7 +137,7 @@ void MakeStage::wake() {
 }
 
 void MakeStage::ring(int step) {
-  QApplication::beep();
+  (void)columna::ring(QString::fromStdString((dataFolder() / "sounds" / "dry.wav").string()));
   session_.note(
       tr("Dry: “%1”.").arg(str(view_.steps()->steps[static_cast<size_t>(step)].words, session_.units())));
 }

@@ -297,7 +297,16 @@ void MakeView::tick() {
     return;
   }
   if (running() >= 0) progress_ = progressOf(*steps_, session_.record(), clock_());
+  watchHands();
   emit ticked();
+}
+
+/// Hands that have worked a stretch are told to rest, once.
+void MakeView::watchHands() {
+  const MakeWish& wish = session_.project().make;
+  const double worked = sinceRest(session_.record(), clock_(), wish.rest);
+  const bool before = std::exchange(tired_, worked >= wish.stretch);
+  if (tired_ && !before && running() >= 0) emit tired(static_cast<int>(worked));
 }
 
 std::vector<DryingStep> MakeView::drying() const {

@@ -118,6 +118,7 @@ signals:
   void changed(); ///< steps, sessions, record, or what is chosen
   void ticked();  ///< a second later
   void dried(int step);
+  void tired(int minutes); ///< of handwork without a rest: as many as the maker's own stretch, once
 
 private:
   struct Made {
@@ -140,6 +141,7 @@ private:
   void follow();
   void tick();
   void stand();
+  void watchHands();
   void readHand();
   /// What this figure shows of the hand, once it is saved.
   void learn();
@@ -179,6 +181,7 @@ private:
   std::shared_ptr<const StepPlan> ponderedFor_; ///< the steps the answers are of, or will be
   std::atomic<bool> stop_{false};
   QTimer seconds_;
+  bool tired_ = false;      ///< told since the last rest
   double builtBefore_ = -1; ///< what the build-up showed when the stage was entered
 };
 

@@ -12,6 +12,7 @@ namespace {
 constexpr double kSlip = 3;         ///< times its goal
 constexpr double kAlongPlaces = 10; ///< places along a limb are told apart to 0.1 mm
 constexpr std::int64_t kSecondsToDry = 60;
+constexpr double kMinute = 60; ///< seconds
 
 bool over(const StepProgress& p) {
   return p.state == StepState::Done || p.state == StepState::Drying || p.state == StepState::LeftOut;
@@ -88,6 +89,51 @@ std::vector<bool> woolOn(const StepPlan& plan, const Progress& progress,
       if (stepped[k] && build[k].kind == build[b].kind && build[k].limb == build[b].limb) on[b] = on[k];
   }
   return on;
+}
+
+double sinceRest(const std::vector<Entry>& entries, std::int64_t now, double rest) {
+  const std::set<std::string> gone = withdrawn(entries);
+  std::optional<std::int64_t> since; // something runs
+  std::optional<std::int64_t> ended; // what ran last
+  double work = 0;                   // seconds
+  const auto rested = [&](std::int64_t at) {
+    return ended && static_cast<double>(at - *ended) >= rest * kMinute;
+  };
+  const auto stop = [&](std::int64_t at) {
+    if (since) work += static_cast<double>(std::max<std::int64_t>(0, at - *since));
+    if (since) ended = at;
+    since.reset();
+  };
+  for (const Entry& e : entries) {
+    const auto at = secondsOf(e.at);
+    if (!at || e.step.empty() || gone.contains(e.id)) continue;
+    switch (e.kind) {
+    case EntryKind::Begin:
+    case EntryKind::Resume:
+      stop(*at);
+      if (rested(*at)) work = 0;
+      since = at;
+      break;
+    case EntryKind::Done:
+      // A clock that ran while nobody was at it: what was worked was a while ago.
+      if (e.value && e.by == EntryBy::Usual) {
+        since.reset();
+        work = 0;
+        break;
+      }
+      stop(*at);
+      break;
+    case EntryKind::Pause:
+    case EntryKind::LeaveOut:
+      stop(*at);
+      break;
+    default:
+      break;
+    }
+  }
+  if (!since && rested(now)) return 0;
+  if (since) work += static_cast<double>(std::max<std::int64_t>(0, now - *since));
+  return work / kMinute;
 }
 
 EntryKind readingOf(Goal::What what) {

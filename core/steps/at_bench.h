@@ -34,6 +34,10 @@ struct DryingStep {
 [[nodiscard]] std::vector<bool> woolOn(const StepPlan& plan, const Progress& progress,
                                        const std::vector<BuildStep>& build);
 
+/// Minutes of work at a moment since the hands had a rest of so many minutes. What runs counts; a shorter gap
+/// ends nothing, and takes nothing.
+[[nodiscard]] double sinceRest(const std::vector<Entry>& entries, std::int64_t now, double rest);
+
 /// The kind of entry that a goal is read by.
 [[nodiscard]] EntryKind readingOf(Goal::What what);
 /// Whether a reading is as near to its goal as can be asked.

@@ -3,6 +3,8 @@
 
 #include "make/hand_panel.h"
 
+#include <QSignalSpy>
+
 using namespace columna;
 using namespace columna::test;
 
@@ -64,4 +66,28 @@ TEST_F(MakeTest, AnotherAnimalAtTheBenchHasItsOwnStepsAtOnce) {
     settle();
     EXPECT_GT(view().steps()->steps.size(), 30U) << animal;
   }
+}
+
+TEST_F(MakeTest, HandsThatWorkedAStretchAreToldToRestOnce) {
+  atBench();
+  QSignalSpy tired(&view(), &MakeView::tired);
+  press(Qt::Key_Space);
+  minutes(session.project().make.stretch - 1);
+  QTest::qWait(1500);
+  EXPECT_TRUE(tired.isEmpty());
+  minutes(2);
+  QTRY_VERIFY_WITH_TIMEOUT(!tired.isEmpty(), kPatience);
+  EXPECT_FALSE(bench()->question()->text().isEmpty());
+  minutes(5);
+  QTest::qWait(1500);
+  EXPECT_EQ(tired.count(), 1) << "once";
+  // Rested, they work another stretch before they are told again.
+  press(Qt::Key_P);
+  minutes(session.project().make.rest + 1);
+  press(Qt::Key_Space);
+  minutes(session.project().make.stretch - 1);
+  QTest::qWait(1500);
+  EXPECT_EQ(tired.count(), 1);
+  minutes(2);
+  QTRY_VERIFY_WITH_TIMEOUT(tired.count() == 2, kPatience);
 }

@@ -120,6 +120,35 @@ TEST(AtBench, FindsWhatIsOffTooEarlyAndNotDry) {
   EXPECT_EQ(found(w, 302).size(), 1U);
 }
 
+TEST(AtBench, HandsAreCountedSinceTheirLastRest) {
+  constexpr double rest = 10;
+  WrittenRecord w;
+  const auto worked = [&](double minute) { return sinceRest(w.entries, at(minute), rest); };
+  EXPECT_EQ(worked(0), 0) << "nothing is begun";
+  w.add(EntryKind::Begin, "a", 0);
+  EXPECT_NEAR(worked(25), 25, 1e-6);
+  w.add(EntryKind::Pause, "a", 30);
+  EXPECT_NEAR(worked(34), 30, 1e-6) << "a short gap is no rest, and no work";
+  w.add(EntryKind::Begin, "b", 36);
+  EXPECT_NEAR(worked(50), 44, 1e-6);
+  w.add(EntryKind::Done, "b", 56);
+  EXPECT_NEAR(worked(60), 50, 1e-6);
+  EXPECT_EQ(worked(66), 0) << "ten minutes are a rest";
+  w.add(EntryKind::Resume, "a", 80);
+  EXPECT_NEAR(worked(85), 5, 1e-6);
+  // A step begun while another runs goes on without a gap.
+  w.add(EntryKind::Begin, "c", 90);
+  EXPECT_NEAR(worked(95), 15, 1e-6);
+  // Over night, the usual time taken: nobody worked that long.
+  Entry& usual = w.add(EntryKind::Done, "c", 700);
+  usual.by = EntryBy::Usual;
+  usual.value = 20;
+  EXPECT_EQ(worked(701), 0);
+  // A clock set back gives nothing below nought.
+  w.add(EntryKind::Begin, "d", 650);
+  EXPECT_GE(worked(600), 0);
+}
+
 TEST(AtBench, WoolIsOnWithItsStepInWhateverOrder) {
   for (const char* animal : {"river_otter", "horse", "owl"}) { // with a mane, and with discs of feathers
     const Project p = project(shelf().pattern(animal) ? animal : "river_otter", 160);
