@@ -129,7 +129,8 @@ private:
       if (std::none_of(s.fetch.begin(), s.fetch.end(), [&](const Fetch& f) {
             return g.what == Goal::What::Weight && heap(f) && f.amount == g.value;
           }))
-        out.reach.push_back(words(say("{}, {}", goalFigure(g), g.words)));
+        out.reach.push_back(words(g.what == Goal::What::Count ? say("{} {}", goalFigure(g), g.words)
+                                                              : say("{}, {}", goalFigure(g), g.words)));
     for (const Fetch& f : s.fetch)
       if (!heap(f)) out.fetch.push_back(words(fetchWords(f)));
     how(out, s);

@@ -113,6 +113,13 @@ std::optional<Problem> writeBookletFolder(const fs::path& folder,
       return Problem{say("there are other things in this folder"), folder.string(),
                      say("give a new folder, or an empty one")};
   }
+  // Pictures of a longer booklet that was here before.
+  for (const char* sub : {"pictures", "guide"})
+    for (const auto& each : fs::directory_iterator(folder / sub, error)) {
+      const std::string name = each.path().filename().string();
+      const bool ours = name.starts_with("step-") || name.starts_with("page-") || name.starts_with("title.");
+      if (ours && !files.contains(std::string(sub) + '/' + name)) fs::remove(each.path(), error);
+    }
   for (const auto& [name, bytes] : files) {
     const fs::path path = folder / name;
     fs::create_directories(path.parent_path(), error);

@@ -121,33 +121,37 @@ void StepPictures::body(Drawn& out, const PictureScene& scene, size_t step, int 
     scene.fill(out, outline(now, {lit}, scene.view, 0, kCorners), kPictureLit, kLitEdge, kPictureLitEdge);
 }
 
-/// The wires that are bent by then, where they lie.
+/// The wires that are bent by then, where they lie; those in hand over the others.
 void StepPictures::wire(Drawn& out, const PictureScene& scene, size_t step, int lit) const {
+  std::vector<char> bent(plan_.pieces->size(), 0);
+  for (size_t i = 0; i <= step; ++i)
+    if (steps_.steps[i].piece >= 0) bent[static_cast<size_t>(steps_.steps[i].piece)] = 1;
   const int own = steps_.steps[step].piece;
-  for (size_t p = 0; p < plan_.pieces->size(); ++p) {
-    const Piece& piece = (*plan_.pieces)[p];
-    bool bent = false;
-    for (size_t i = 0; i <= step && !bent; ++i) bent = steps_.steps[i].piece == static_cast<int>(p);
-    if (!bent || piece.route.empty()) continue;
-    const bool mine =
-        own >= 0 ? own == static_cast<int>(p)
-                 : lit >= 0 && std::find(piece.limbs.begin(), piece.limbs.end(), lit) != piece.limbs.end();
-    Mark m;
-    m.width = mine ? 2 * kWireThick : kWireThick;
-    m.stroke = mine ? kPictureLitEdge : kFaint;
-    for (const int point : piece.route)
-      m.points.push_back(scene.at(plan_.skeleton->points[static_cast<size_t>(point)].at));
-    if (piece.group < 0 && mine) { // a lashing goes round at a place
-      Mark at;
-      at.kind = Mark::Kind::Disc;
-      at.points = {m.points.front()};
-      at.size = 2;
-      at.width = 0.7;
-      at.stroke = kPictureLitEdge;
-      out.marks.push_back(std::move(at));
+  const auto inHand = [&](size_t p) {
+    const std::vector<int>& limbs = (*plan_.pieces)[p].limbs;
+    return own >= 0 ? own == static_cast<int>(p)
+                    : lit >= 0 && limbs.size() == 1 && limbs.front() == lit; // the spine is of several
+  };
+  for (const bool mine : {false, true})
+    for (size_t p = 0; p < bent.size(); ++p) {
+      const Piece& piece = (*plan_.pieces)[p];
+      if (!bent[p] || piece.route.empty() || inHand(p) != mine) continue;
+      Mark m;
+      m.width = mine ? 2 * kWireThick : kWireThick;
+      m.stroke = mine ? kPictureLitEdge : kFaint;
+      for (const int point : piece.route)
+        m.points.push_back(scene.at(plan_.skeleton->points[static_cast<size_t>(point)].at));
+      if (piece.group < 0 && mine) { // a lashing goes round at a place
+        Mark at;
+        at.kind = Mark::Kind::Disc;
+        at.points = {m.points.front()};
+        at.size = 2;
+        at.width = 0.7;
+        at.stroke = kPictureLitEdge;
+        out.marks.push_back(std::move(at));
+      }
+      if (m.points.size() > 1) out.marks.push_back(std::move(m));
     }
-    if (m.points.size() > 1) out.marks.push_back(std::move(m));
-  }
 }
 
 /// A ring where each girth is taken, and beside the figure what it comes to.

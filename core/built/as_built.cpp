@@ -57,9 +57,9 @@ Left leftOf(const StepPlan& steps, const Progress& progress) {
 }
 
 /// How many times as thick a limb is with its coat on, where its felt came to so many times its girth.
-double coatedRatio(const LimbWool& wool, double along, double ratio) {
+double coatedRatio(const LimbWool& wool, double along, double ratio, bool coated) {
   const Girth* at = girthNear(wool, along);
-  if (!at || !(at->finished > 0) || !(at->felted > 0)) return ratio;
+  if (coated || !at || !(at->finished > 0) || !(at->felted > 0)) return ratio;
   return 1 + (ratio - 1) * std::min(1.0, at->felted / at->finished);
 }
 
@@ -98,7 +98,8 @@ private:
                              Mass(off_.read - off_.goal.value));
       return out;
     }
-    const GirthAdvice advice = adviseGirth(limb(step_.limb), wool_, off_.goal.along, off_.read, false);
+    const GirthAdvice advice =
+        adviseGirth(limb(step_.limb), wool_, off_.goal.along, off_.read, is(step_, "coat"));
     const double grams = wool_.core + wool_.coat;
     const double minutes = grams > 0 ? minutesOn(step_.limb) * advice.grams / grams : 0;
     out.result = advice.kind == GirthAdvice::Kind::Under && minutes >= 1
@@ -133,11 +134,13 @@ private:
 
   [[nodiscard]] std::optional<BuiltAnswer> byRest() const {
     BuiltAnswer out{BuiltWay::Rest, say("make the rest by it"), {}, {}};
+    if (off_.goal.what == Goal::What::Weight && !is(step_, "wind"))
+      return std::nullopt; // a pad shows no felt
     if (off_.goal.what == Goal::What::Weight)
       out.project = byDensity();
     else
       out.project = restBy(ask_.project, ask_.catalog, ask_.plan, levels_, step_.limb,
-                           coatedRatio(wool_, off_.goal.along, off_.ratio()));
+                           coatedRatio(wool_, off_.goal.along, off_.ratio(), is(step_, "coat")));
     if (*out.project == ask_.project) return std::nullopt;
     SolidOffer offer;
     offer.before = &ask_.plan;
@@ -231,7 +234,9 @@ std::vector<Deviation> deviations(const StepPlan& steps, const std::vector<Entry
     const Step& s = steps.steps[i];
     if (s.limb < 0) continue;
     for (const Goal& g : s.goals) {
-      const bool wool = g.what == Goal::What::Round || (g.what == Goal::What::Weight && s.build >= 0);
+      // What is only wound is firmed yet.
+      const bool wool =
+          (g.what == Goal::What::Round && !is(s, "wind")) || (g.what == Goal::What::Weight && s.build >= 0);
       const Entry* read = wool ? readings.of(s, g) : nullptr;
       if (!read || read->by == EntryBy::StandIn || read->by == EntryBy::Photo || decided.contains(read->id) ||
           !(*read->value > 0) || meets(g, *read->value) || farOff(g, *read->value))

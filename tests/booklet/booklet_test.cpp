@@ -297,6 +297,13 @@ TEST(Booklet, IsWrittenOverItselfButOverNothingElse) {
   EXPECT_FALSE(writeBookletFolder(folder, files));
   EXPECT_EQ(Scratch::read(folder + "/pictures/title.png"), "not really a picture");
   EXPECT_FALSE(writeBookletFolder(folder, files)) << "over itself";
+  // A shorter one leaves none of the longer one's pictures, and what is the maker's alone.
+  scratch.write("book/pictures/mine.jpg", "mine");
+  std::map<std::string, std::string> fewer = files;
+  fewer.erase("pictures/step-002.svg");
+  EXPECT_FALSE(writeBookletFolder(folder, fewer));
+  EXPECT_FALSE(std::filesystem::exists(folder + "/pictures/step-002.svg"));
+  EXPECT_EQ(Scratch::read(folder + "/pictures/mine.jpg"), "mine");
   const std::string file = scratch.write("a file", "mine");
   EXPECT_TRUE(writeBookletFolder(file, files));
   EXPECT_EQ(Scratch::read(file), "mine");

@@ -127,6 +127,7 @@ TEST(AsBuilt, LevelsFollowFromTheRecordAlone) {
 TEST(AsBuilt, AReadingIsAskedAboutOnceAndOnlyWhereItMatters) {
   Making bench(otterProject());
   const double planned = bench.goal("firm/trunk", Goal::What::Round).value;
+  bench.read("wind/trunk", Goal::What::Round, bench.goal("wind/trunk", Goal::What::Round).value * 1.2);
   const auto found = [&] { return deviations(bench.steps, bench.record.entries).size(); };
   bench.read("firm/trunk", Goal::What::Round, planned * 1.005);
   EXPECT_EQ(found(), 0U) << "near enough";
@@ -256,6 +257,33 @@ TEST(AsBuilt, AFirmTwinStaysAsItIsWhenItsOtherIsNot) {
   const size_t right = bench.limb("right-foreleg");
   EXPECT_NEAR(widest(after, right), widest(bench.plan, right), 1e-6);
   EXPECT_GT(widest(after, left), 1.08 * widest(bench.plan, left));
+}
+
+TEST(AsBuilt, WithItsCoatOnAGirthIsTheWholeOne) {
+  Making bench(otterProject());
+  bench.doneBefore("coat/trunk");
+  const Goal goal = bench.goal("coat/trunk", Goal::What::Round);
+  bench.read("coat/trunk", Goal::What::Round, goal.value * 1.1);
+  const auto answers = bench.answers();
+  const BuiltAnswer* rest = of(answers, BuiltWay::Rest);
+  ASSERT_TRUE(rest && rest->project);
+  const Plan after = plannedExactly(*rest->project);
+  const size_t trunk = bench.limb("trunk");
+  EXPECT_NEAR(girthNear(after.wool->limbs[trunk], goal.along)->finished, 1.1 * goal.value, 0.01 * goal.value);
+}
+
+TEST(AsBuilt, ThePadOfATwinIsWeighedLikeItButSaysNothingOfTheFelt) {
+  Making bench(otterProject());
+  std::string pad;
+  for (const Step& s : bench.steps.steps)
+    if (pad.empty() && s.id.starts_with("pad/left-")) pad = s.id;
+  ASSERT_FALSE(pad.empty());
+  bench.doneBefore("firm/left-foreleg");
+  bench.read(pad, Goal::What::Weight, bench.goal(pad, Goal::What::Weight).value * 2);
+  const auto answers = bench.answers();
+  EXPECT_FALSE(of(answers, BuiltWay::Rest));
+  EXPECT_TRUE(of(answers, BuiltWay::Keep));
+  EXPECT_TRUE(of(answers, BuiltWay::Twin));
 }
 
 TEST(AsBuilt, DenserFeltIsWeighedForInTheRest) {
