@@ -229,6 +229,7 @@ void BenchBoard::act() {
   const Step* step = view_.now();
   if (!step) return;
   if (view_.running() != view_.step()) {
+    if (!madeReady(*step)) return;
     putQuestion(Ask::Nothing, {});
     (void)view_.begin();
     return;
@@ -254,6 +255,25 @@ void BenchBoard::act() {
     return;
   }
   done(false);
+}
+
+bool BenchBoard::madeReady(const Step& step) {
+  constexpr std::int64_t sitting = 6 * 3600; // seconds
+  for (const Caution c : {Caution::Clay, Caution::Glue}) {
+    if (std::find(step.cautions.begin(), step.cautions.end(), c) == step.cautions.end()) continue;
+    const auto said = ready_.find(c);
+    if (said != ready_.end() && std::abs(view_.clock() - said->second) < sitting) continue;
+    if (ask_ == Ask::Ready) {
+      ready_[c] = view_.clock();
+      continue;
+    }
+    putQuestion(Ask::Ready,
+                c == Caution::Clay
+                    ? tr("Is the oven at the packet's heat and the room aired? Space when it is.")
+                    : tr("Is the label read, the room aired, and all at hand? Space when it is."));
+    return false;
+  }
+  return true;
 }
 
 void BenchBoard::done(bool usual) {

@@ -10,6 +10,7 @@
 #include <QLineEdit>
 #include <QWidget>
 
+#include <map>
 #include <optional>
 
 namespace columna {
@@ -19,8 +20,8 @@ class BenchBoard : public QWidget {
 public:
   BenchBoard(Session& session, MakeView& view, Instruments& instruments, QWidget* parent);
 
-  /// What the board waits for before the step is done.
-  enum class Ask { Nothing, Reading, RanOn, Slip, Moving };
+  /// What the board waits for before the step is begun or done.
+  enum class Ask { Nothing, Ready, Reading, RanOn, Slip, Moving };
   [[nodiscard]] Ask asks() const { return ask_; }
   [[nodiscard]] QLineEdit* field() const { return field_; }
   [[nodiscard]] QLabel* words() const { return words_; }
@@ -53,6 +54,8 @@ private:
   /// Begins, or finishes once what it waits for is answered.
   void act();
   void done(bool usual);
+  /// Heat and fumes are asked about once a sitting before they begin; whether it is all right to begin.
+  bool madeReady(const Step& step);
   /// What the instrument says is taken, where one can say it; else it is typed.
   void takeReading();
   void startReading(const QString& typed);
@@ -92,7 +95,8 @@ private:
   Ask ask_ = Ask::Nothing;
   bool asked_ = false; ///< the step's reading was asked for
   bool noting_ = false;
-  std::optional<double> slip_; ///< a reading far off its goal, typed once
+  std::map<Caution, std::int64_t> ready_; ///< when the maker said that it is, seconds since 1970
+  std::optional<double> slip_;            ///< a reading far off its goal, typed once
 };
 
 } // namespace columna

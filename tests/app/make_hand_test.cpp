@@ -91,3 +91,43 @@ TEST_F(MakeTest, HandsThatWorkedAStretchAreToldToRestOnce) {
   minutes(2);
   QTRY_VERIFY_WITH_TIMEOUT(tired.count() == 2, kPatience);
 }
+
+TEST_F(MakeTest, GlueIsAskedAboutOnceASittingBeforeItIsBegun) {
+  ASSERT_FALSE(decide(session, "glued legs", [](Project& p) { p.construction = Construction::LegsAndTail; }));
+  settle();
+  std::vector<std::string> glued;
+  for (const Step& s : view().steps()->steps)
+    if (std::find(s.cautions.begin(), s.cautions.end(), Caution::Glue) != s.cautions.end())
+      glued.push_back(s.id);
+  ASSERT_GE(glued.size(), 2U);
+  // All before them is done, so that they can be begun.
+  for (const Step& s : std::vector<Step>(view().steps()->steps)) {
+    if (std::find(glued.begin(), glued.end(), s.id) != glued.end()) continue;
+    Entry e;
+    e.at = zonedText(now);
+    e.step = s.id;
+    e.kind = EntryKind::Done;
+    ASSERT_FALSE(session.noteDown(e));
+  }
+  atBench();
+  view().choose(glued[0]);
+  press(Qt::Key_Space);
+  EXPECT_EQ(bench()->asks(), BenchBoard::Ask::Ready);
+  EXPECT_LT(view().running(), 0);
+  EXPECT_FALSE(bench()->question()->text().isEmpty());
+  // Another step looked at meanwhile is no answer.
+  view().choose(glued[1]);
+  press(Qt::Key_Space);
+  EXPECT_EQ(bench()->asks(), BenchBoard::Ask::Ready);
+  press(Qt::Key_Space);
+  EXPECT_EQ(view().running(), view().step());
+  press(Qt::Key_P);
+  minutes(20);
+  view().choose(glued[0]);
+  press(Qt::Key_Space);
+  EXPECT_EQ(view().running(), view().step()) << "once a sitting";
+  press(Qt::Key_P);
+  minutes(24 * 60);
+  press(Qt::Key_Space);
+  EXPECT_EQ(bench()->asks(), BenchBoard::Ask::Ready) << "the next day it is asked again";
+}
