@@ -167,8 +167,10 @@ std::optional<QString> printStory(Session& session, const QCommandLineParser& pa
   const Progress progress = progressOf(steps, session.record(), secondsNow());
   const StoryAsk ask{session.project(), session.plan().figure, steps,
                      progress,          session.record(),      &windowLanguage()};
-  return writePdf(parser.value(QStringLiteral("story")), storyPages(ask, *paper),
-                  QString::fromStdString(session.project().name));
+  const auto pages = storyPages(ask, *paper);
+  return writePdf(parser.value(QStringLiteral("story")), pages,
+                  QString::fromStdString(session.project().name),
+                  picturesOf(pages, [&session](const std::string& name) { return session.entry(name); }));
 }
 
 /// Writes the sheet; a sentence when it cannot be.

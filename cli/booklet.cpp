@@ -4,6 +4,7 @@
 
 #include "booklet/booklet_html.h"
 #include "file/record_file.h"
+#include "file/work_photos.h"
 #include "steps/steps_of.h"
 
 #include <fmt/format.h>
@@ -44,7 +45,12 @@ int booklet(const std::string& file, const BookletOptions& options) {
                        .face = face.get(),
                        .steps = steps,
                        .entries = record.entries};
-  const auto files = bookletFiles(bookletOf(ask, wish), wish);
+  ProjectFile whole = opened->file;
+  takePhotos(file, whole);
+  const auto files = bookletFiles(bookletOf(ask, wish), wish, {}, [&whole](const std::string& name) {
+    const auto found = whole.others.find(name);
+    return found == whole.others.end() ? nullptr : &found->second;
+  });
   if (const auto problem = writeBookletFolder(options.output, files)) return complain(problem->sentence());
   std::cout << fmt::format("{} written\n", (std::filesystem::path(options.output) / "index.html").string());
   return kGood;

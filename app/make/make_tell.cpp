@@ -113,6 +113,12 @@ std::optional<QString> MakeView::write(EntryKind kind, const QString& text) {
   return tell(std::move(note));
 }
 
+std::optional<QString> MakeView::photo(const QByteArray& jpeg, const QString& text) {
+  Entry note = entry(EntryKind::Photo);
+  note.text = text.trimmed().toStdString();
+  return session_.notePhoto(jpeg, std::move(note));
+}
+
 std::optional<QString> MakeView::withdraw(const std::string& of) {
   Entry back = entry(EntryKind::Withdraw);
   back.step.clear();

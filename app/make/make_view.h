@@ -84,6 +84,8 @@ public:
   std::optional<QString> read(const Goal& goal, double value, EntryBy by = EntryBy::Typed,
                               bool moving = false);
   std::optional<QString> write(EntryKind kind, const QString& text);
+  /// A photo of the work, with a line to it.
+  std::optional<QString> photo(const QByteArray& jpeg, const QString& text);
   std::optional<QString> withdraw(const std::string& entry);
   /// All that a stand-in said.
   std::optional<QString> withdrawStandIns();

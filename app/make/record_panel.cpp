@@ -3,8 +3,10 @@
 #include "booklet/story.h"
 #include "built/entry_words.h"
 #include "kit/parts.h"
+#include "kit/picture.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "kit/with_progress.h"
 #include "make/step_words.h"
 #include "make/when.h"
 #include "measure/disk.h"
@@ -35,6 +37,12 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   next_->setToolTip(tr("what to do otherwise on the next figure"));
   withdraw_ = new QPushButton(tr("Withdraw"), this);
   table_ = new QPushButton(tr("Save as CSV…"), this);
+  photo_ = new QPushButton(tr("Photo…"), this);
+  photo_->setToolTip(tr("a photo of the work, with what stands in the field"));
+  shown_ = new QLabel(this);
+  shown_->setAccessibleName(tr("The photo of this entry"));
+  shown_->setAlignment(Qt::AlignCenter);
+  shown_->hide();
   story_ = new QPushButton(tr("Story as PDF…"), this);
   story_->setToolTip(tr("planned and made, hours, and what was done on which day, to print"));
   list_ = new QListWidget(this);
@@ -43,7 +51,9 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   grid->addWidget(note_, 0, 0);
   grid->addWidget(keep_, 0, 1);
   grid->addWidget(next_, 0, 2);
+  grid->addWidget(photo_, 0, 3);
   grid->addWidget(list_, 1, 0, 4, 2);
+  grid->addWidget(shown_, 1, 3, 4, 1);
   grid->addWidget(withdraw_, 1, 2);
   grid->addWidget(table_, 2, 2);
   grid->addWidget(story_, 3, 2);
@@ -67,6 +77,7 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
     (void)view_.withdraw(of);
   });
   connect(table_, &QPushButton::clicked, this, [this] { saveTable(); });
+  connect(photo_, &QPushButton::clicked, this, [this] { addPhoto(); });
   connect(story_, &QPushButton::clicked, this, [this] { saveStory(); });
   connect(list_, &QListWidget::currentRowChanged, this, [this] { follow(); });
   connect(&session_, &Session::recordChanged, this, &RecordPanel::refresh);
@@ -123,6 +134,7 @@ void RecordPanel::follow() {
   withdraw_->setText(entry && withdrawn(session_.record()).contains(entry->id) ? tr("Bring back")
                                                                                : tr("Withdraw"));
   table_->setEnabled(!session_.record().empty());
+  showPhoto();
 }
 
 void RecordPanel::saveTable(QString path) {
@@ -134,6 +146,33 @@ void RecordPanel::saveTable(QString path) {
   if (path.isEmpty()) return;
   if (const auto problem = writeAtomically(path.toStdString(), journalTable(session_.record())))
     session_.refuse(sentence(*problem, session_.units()));
+}
+
+void RecordPanel::addPhoto(QString path) {
+  if (path.isEmpty())
+    path = QFileDialog::getOpenFileName(this, tr("A photo of the work"), lastFolder(),
+                                        tr("Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)"));
+  if (path.isEmpty()) return;
+  bool stopped = false;
+  const auto picture =
+      withProgress(window(), tr("Reading the picture"), stopped,
+                   [path](std::atomic<bool>&, std::atomic<int>&) { return readPicture(path); });
+  if (!picture)
+    session_.refuse(sentence(picture.problem(), session_.units()));
+  else if (!stopped && !view_.photo(picture->jpeg, note_->text()))
+    note_->clear();
+}
+
+/// Beside the list, as large as there is room.
+void RecordPanel::showPhoto() {
+  const Entry* entry = current();
+  const std::string* bytes = entry && !entry->photo.empty() ? session_.entry(entry->photo) : nullptr;
+  QPixmap picture;
+  if (bytes)
+    picture.loadFromData(reinterpret_cast<const uchar*>(bytes->data()), static_cast<uint>(bytes->size()));
+  shown_->setVisible(!picture.isNull());
+  if (!picture.isNull())
+    shown_->setPixmap(picture.scaled(px(200), px(130), Qt::KeepAspectRatio, Qt::SmoothTransformation));
 }
 
 void RecordPanel::saveStory(QString path) {
@@ -148,7 +187,10 @@ void RecordPanel::saveStory(QString path) {
   if (!path.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) path += QStringLiteral(".pdf");
   const StoryAsk ask{session_.project(), session_.plan().figure, *view_.steps(),
                      view_.progress(),   session_.record(),      &windowLanguage()};
-  const auto trouble = writePdf(path, storyPages(ask, usualPaper()), str(session_.project().name));
+  const auto pages = storyPages(ask, usualPaper());
+  const auto trouble =
+      writePdf(path, pages, str(session_.project().name),
+               picturesOf(pages, [this](const std::string& name) { return session_.entry(name); }));
   if (trouble)
     session_.refuse(*trouble);
   else

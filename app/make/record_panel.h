@@ -4,6 +4,7 @@
 
 #include "make/make_view.h"
 
+#include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
@@ -19,6 +20,11 @@ public:
   [[nodiscard]] QPushButton* withdrawKey() const { return withdraw_; }
   [[nodiscard]] QPushButton* nextKey() const { return next_; }
   [[nodiscard]] QPushButton* tableKey() const { return table_; }
+  [[nodiscard]] QPushButton* photoKey() const { return photo_; }
+  /// The photo of the entry that is current; null without one.
+  [[nodiscard]] QLabel* shown() const { return shown_; }
+  /// Keeps a photo of the work with what stands in the note's field; asks for one when `path` is empty.
+  void addPhoto(QString path = {});
   [[nodiscard]] QPushButton* storyKey() const { return story_; }
   /// Writes the story of the making, to print; asks for a name when `path` is empty.
   void saveStory(QString path = {});
@@ -28,6 +34,7 @@ public:
 private:
   void refresh();
   void follow();
+  void showPhoto();
   /// The entry that is current, and the one that withdraws it if any.
   [[nodiscard]] const Entry* current() const;
   [[nodiscard]] QString wordsOf(const Entry& entry) const;
@@ -35,7 +42,8 @@ private:
   MakeView& view_;
   QListWidget* list_;
   QLineEdit* note_;
-  QPushButton *keep_, *next_, *withdraw_, *table_, *story_;
+  QPushButton *keep_, *next_, *withdraw_, *table_, *story_, *photo_;
+  QLabel* shown_;
 };
 
 } // namespace columna

@@ -23,7 +23,10 @@ void paintMark(QPainter& p, const Mark& m, double dots, const PagePictures& pict
     if (found == pictures.end()) return;
     const QPointF corner(m.points.front().x() * dots, m.points.front().y() * dots);
     const QPointF other(m.points.back().x() * dots, m.points.back().y() * dots);
-    p.drawImage(QRectF(corner, other), found->second);
+    // Whole, in the middle of its place.
+    const QRectF place(corner, other);
+    const QSizeF size = QSizeF(found->second.size()).scaled(place.size(), Qt::KeepAspectRatio);
+    p.drawImage(QRectF(place.center() - QPointF(size.width() / 2, size.height() / 2), size), found->second);
     return;
   }
   if (m.kind == Mark::Kind::Text) {
@@ -82,6 +85,18 @@ Paper usualPaper() {
 
 void rememberPaper(Paper paper) {
   settings().setValue(paperKey(), paper == Paper::Letter ? QStringLiteral("Letter") : QStringLiteral("A4"));
+}
+
+PagePictures picturesOf(const std::vector<Page>& pages,
+                        const std::function<const std::string*(const std::string&)>& bytes) {
+  PagePictures out;
+  for (const Page& page : pages)
+    for (const Mark& m : page.marks)
+      if (const std::string* found = m.kind == Mark::Kind::Picture ? bytes(m.text) : nullptr)
+        if (QImage picture; picture.loadFromData(reinterpret_cast<const uchar*>(found->data()),
+                                                 static_cast<int>(found->size())))
+          out[m.text] = picture;
+  return out;
 }
 
 void paintPages(QPagedPaintDevice& device, const std::vector<Page>& pages, int resolution,

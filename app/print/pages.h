@@ -6,6 +6,7 @@
 #include <QImage>
 #include <QString>
 
+#include <functional>
 #include <map>
 #include <optional>
 #include <vector>
@@ -21,6 +22,9 @@ void rememberPaper(Paper paper);
 
 /// The pictures that marks name.
 using PagePictures = std::map<std::string, QImage>;
+/// Those that marks of the pages name, from the bytes there are of them; null where there are none.
+[[nodiscard]] PagePictures picturesOf(const std::vector<Page>& pages,
+                                      const std::function<const std::string*(const std::string&)>& bytes);
 
 /// Writes the pages as a PDF, atomically. A sentence when it cannot be written.
 [[nodiscard]] std::optional<QString> writePdf(const QString& path, const std::vector<Page>& pages,

@@ -76,6 +76,8 @@ public:
   /// Keeps an entry, which is on the disk when this returns; a sentence where it could not be, which has been
   /// told by then.
   std::optional<QString> noteDown(Entry entry);
+  /// The same with a photo of the work: a JPEG, which is on the disk first.
+  std::optional<QString> notePhoto(const QByteArray& jpeg, Entry entry);
 
   // What is looked at.
   [[nodiscard]] StageId stage() const { return stage_; }

@@ -1,5 +1,6 @@
 // The file of the session: opened, saved, begun anew, and gone on with after a crash.
 #include "file/left_behind.h"
+#include "file/work_photos.h"
 #include "judge/planning.h"
 #include "kit/say.h"
 #include "session/build_view.h"
@@ -7,6 +8,7 @@
 
 #include <QFileInfo>
 #include <QTime>
+#include <QUuid>
 
 namespace columna {
 
@@ -28,6 +30,7 @@ void Session::begin(ProjectFile file, const QString& path) {
   file_ = std::move(file);
   history_ = History(file_.project);
   path_ = path;
+  if (!path.isEmpty()) takePhotos(path.toStdString(), file_);
   record_ = path.isEmpty() ? Record() : recordOf(path.toStdString(), file_);
   stamp_.reset();
   savedAt_.clear();
@@ -79,12 +82,13 @@ std::optional<QString> Session::save(const QString& path) {
   ProjectFile saved = file_;
   saved.project = project();
   std::erase_if(saved.others, [&](const auto& entry) {
-    return entry.first.starts_with("photos/") &&
+    return entry.first.starts_with("photos/") && !entry.first.starts_with(kWorkPhotos) &&
            std::none_of(project().photos.begin(), project().photos.end(),
                         [&](const Photo& photo) { return photo.entry == entry.first; });
   });
   if (const auto problem = saveWithRecord(path.toStdString(), saved, record_))
     return columna::sentence(*problem, units());
+  foldPhotos(path.toStdString(), saved);
   file_.project = project();
   file_.readOnly = false;
   path_ = path;
@@ -106,6 +110,18 @@ std::optional<QString> Session::noteDown(Entry entry) {
   if (!kept) return refuse(columna::sentence(kept.problem(), units()));
   emit recordChanged();
   return std::nullopt;
+}
+
+std::optional<QString> Session::notePhoto(const QByteArray& jpeg, Entry entry) {
+  if (path_.isEmpty() || readOnly()) return noteDown(std::move(entry)); // says why not
+  const std::string id = QUuid::createUuid().toString(QUuid::Id128).left(16).toStdString();
+  const auto name = columna::keepPhoto(path_.toStdString(), file_, id,
+                                       std::string_view(jpeg.constData(), static_cast<size_t>(jpeg.size())));
+  if (!name) return refuse(columna::sentence(name.problem(), units()));
+  file_.others[*name] = jpeg.toStdString();
+  entry.kind = EntryKind::Photo;
+  entry.photo = *name;
+  return noteDown(std::move(entry));
 }
 
 void Session::startNew(const QString& pattern) {

@@ -55,8 +55,12 @@ BookletWork BookletWork::of(Session& session) {
   frameRound(ask.camera, posed,
              QRectF(QPointF(0, 0), ask.size)
                  .adjusted(3 * kTitleRoom, 3 * kTitleRoom, -3 * kTitleRoom, -3 * kTitleRoom));
-  return {session.project(), session.sharedCatalog(), session.plan(),
-          session.record(),  &windowLanguage(),       std::move(ask)};
+  std::map<std::string, std::string> photos;
+  for (const Entry& e : session.record())
+    if (const std::string* bytes = e.photo.empty() ? nullptr : session.entry(e.photo))
+      photos[e.photo] = *bytes;
+  return {session.project(), session.sharedCatalog(), session.plan(), session.record(),
+          std::move(photos), &windowLanguage(),       std::move(ask)};
 }
 
 std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish, const QString& path,
@@ -75,19 +79,25 @@ std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish, c
   constexpr int painted = 960;
   progress = painted;
   const UnitSystem units = work.project.units;
+  const auto photo = [&work](const std::string& name) {
+    const auto found = work.photos.find(name);
+    return found == work.photos.end() ? nullptr : &found->second;
+  };
   if (!path.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) {
     QBuffer png;
     png.open(QIODevice::WriteOnly);
     if (!title.isNull()) title.save(&png, "PNG");
     const auto problem =
-        writeBookletFolder(path.toStdString(), bookletFiles(booklet, wish, png.data().toStdString()));
+        writeBookletFolder(path.toStdString(), bookletFiles(booklet, wish, png.data().toStdString(), photo));
     return problem ? std::optional(sentence(*problem, units)) : std::nullopt;
   }
   const double aspect = title.isNull() ? 0 : static_cast<double>(title.width()) / title.height();
-  PagePictures pictures;
+  const auto pages = bookletPages(booklet, wish, ask.manner(), aspect);
+  PagePictures pictures = picturesOf(pages, photo);
+  if (wish.grey)
+    for (auto& [name, picture] : pictures) picture = picture.convertToFormat(QImage::Format_Grayscale8);
   if (!title.isNull()) pictures[kTitlePicture] = title;
-  return writePdf(path, bookletPages(booklet, wish, ask.manner(), aspect),
-                  QString::fromStdString(work.project.name), pictures);
+  return writePdf(path, pages, QString::fromStdString(work.project.name), pictures);
 }
 
 } // namespace columna

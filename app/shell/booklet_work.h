@@ -18,6 +18,7 @@ struct BookletWork {
   std::shared_ptr<const Catalog> catalog;
   Plan plan;
   std::vector<Entry> entries;
+  std::map<std::string, std::string> photos; ///< of the work: bytes by their names
   const Language* language = nullptr;
   FineAsk title; ///< the finished figure in its stance, as felt
 

@@ -2,6 +2,7 @@
 #include "file/columna_file.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "kit/with_progress.h"
 #include "measure/disk.h"
 #include "print/pages.h"
 #include "project/catalog.h"
@@ -16,7 +17,6 @@
 #include "shell/main_window.h"
 #include "shell/sheet_choice.h"
 #include "shell/tally.h"
-#include "shell/with_progress.h"
 #include "theme/theme.h"
 
 #include <QActionGroup>

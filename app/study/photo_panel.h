@@ -1,7 +1,7 @@
 // Photo to trace: take a picture in, click the landmarks asked for, and take the bones' lengths over.
 #pragma once
 
-#include "study/picture.h"
+#include "kit/picture.h"
 #include "study/study_view.h"
 
 #include <QFutureWatcher>

@@ -170,10 +170,13 @@ private:
 
   void own(BookletStep& out) const {
     const std::set<std::string> gone = withdrawn(ask_.entries);
-    for (const Entry& e : ask_.entries)
-      if (e.step == out.id && (e.kind == EntryKind::Note || e.kind == EntryKind::NextTime) &&
-          !e.text.empty() && !gone.contains(e.id))
-        out.own.push_back(e.text);
+    for (const Entry& e : ask_.entries) {
+      if (e.step != out.id || gone.contains(e.id)) continue;
+      const bool words =
+          e.kind == EntryKind::Note || e.kind == EntryKind::NextTime || e.kind == EntryKind::Photo;
+      if (words && !e.text.empty()) out.own.push_back(e.text);
+      if (e.kind == EntryKind::Photo && !e.photo.empty()) out.photos.push_back(e.photo);
+    }
   }
 
   static void grey(Booklet& out) {

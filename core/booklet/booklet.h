@@ -17,7 +17,7 @@ struct BookletWish {
   Paper paper = Paper::A4;
   bool grey = false; ///< to be read without colours
   bool guide = true; ///< the drawings at true size
-  bool own = true;   ///< what the maker noted at the steps
+  bool own = true;   ///< what the maker noted and photographed at the steps
 };
 
 struct BookletStep {
@@ -29,6 +29,7 @@ struct BookletStep {
   std::vector<std::string> how;      ///< whole sentences
   std::vector<std::string> cautions; ///< whole sentences
   std::vector<std::string> own;      ///< the maker's notes of it
+  std::vector<std::string> photos;   ///< the maker's of it, by their names in the project's file
   Drawn picture;                     ///< without marks where there is nothing to be seen
   bool wide = false;                 ///< the picture takes the whole width
 };

@@ -49,7 +49,7 @@ std::string list(const std::vector<std::string>& lines, std::string_view cls) {
 } // namespace
 
 std::map<std::string, std::string> bookletFiles(const Booklet& booklet, const BookletWish& wish,
-                                                const std::string& titlePng) {
+                                                const std::string& titlePng, const BookletPhotos& photos) {
   std::map<std::string, std::string> files;
   std::string html =
       fmt::format("<!DOCTYPE html>\n<html>\n<head>\n<meta charset=\"utf-8\">\n{}\n<meta "
@@ -81,6 +81,12 @@ std::map<std::string, std::string> bookletFiles(const Booklet& booklet, const Bo
     for (const std::string& each : step.own)
       html += fmt::format("<p class=\"own\">{} {}</p>\n", markupText(booklet.ownWords), markupText(each));
     html += list(step.cautions, "care");
+    for (const std::string& each : step.photos)
+      if (const std::string* bytes = photos ? photos(each) : nullptr) {
+        const std::string name = "pictures/photo-" + std::filesystem::path(each).filename().string();
+        files[name] = *bytes;
+        html += fmt::format("<p><img src=\"{}\" alt=\"{}\"></p>\n", markupText(name), markupText(step.title));
+      }
     html += "</div>\n";
     if (!step.picture.marks.empty()) {
       const std::string name = fmt::format("pictures/step-{:03}.svg", i + 1);
@@ -117,7 +123,8 @@ std::optional<Problem> writeBookletFolder(const fs::path& folder,
   for (const char* sub : {"pictures", "guide"})
     for (const auto& each : fs::directory_iterator(folder / sub, error)) {
       const std::string name = each.path().filename().string();
-      const bool ours = name.starts_with("step-") || name.starts_with("page-") || name.starts_with("title.");
+      const bool ours = name.starts_with("step-") || name.starts_with("page-") ||
+                        name.starts_with("photo-") || name.starts_with("title.");
       if (ours && !files.contains(std::string(sub) + '/' + name)) fs::remove(each.path(), error);
     }
   for (const auto& [name, bytes] : files) {

@@ -115,6 +115,7 @@ private:
       FlowPages::place(flow_.marks(), step.picture, {kMargin + kNumber, y + 2});
       y += picture + 2;
     }
+    flow_.pictures(step.photos, kNumber);
     y += kBetween / 2;
     flow_.rule();
     y += kBetween / 2;

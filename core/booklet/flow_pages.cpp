@@ -58,6 +58,25 @@ void FlowPages::tell(const std::vector<Told>& texts) {
   }
 }
 
+void FlowPages::pictures(const std::vector<std::string>& names, double left) {
+  constexpr double wide = 52; // three in a row beside a step's number
+  constexpr double high = 39;
+  constexpr double gap = 4;
+  const auto columns = std::max<size_t>(1, static_cast<size_t>((clear() - left + gap) / (wide + gap)));
+  for (size_t i = 0; i < names.size(); ++i) {
+    if (i % columns == 0) {
+      room(high + gap);
+      y_ += high + gap;
+    }
+    Mark picture;
+    picture.kind = Mark::Kind::Picture;
+    picture.text = names[i];
+    const Point at(kMargin + left + static_cast<double>(i % columns) * (wide + gap), y_ - high);
+    picture.points = {at, at + Point(wide, high)};
+    marks().push_back(std::move(picture));
+  }
+}
+
 void FlowPages::rule() { marks().push_back(line({kMargin, y_}, {kMargin + clear(), y_}, 0.1, kRule)); }
 
 double FlowPages::put(std::vector<Mark>& out, const std::vector<Told>& texts, const Point& from,

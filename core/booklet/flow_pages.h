@@ -39,6 +39,8 @@ public:
   /// One text after the other over the whole width, each whole on a page.
   void tell(const std::vector<Told>& texts);
   void rule();
+  /// Pictures by their names in rows, `left` mm from the margin; each whole on a page.
+  void pictures(const std::vector<std::string>& names, double left = 0);
   void append(const std::vector<Page>& pages) { pages_.insert(pages_.end(), pages.begin(), pages.end()); }
   std::vector<Page> take() { return std::move(pages_); }
 

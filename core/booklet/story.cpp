@@ -122,6 +122,7 @@ private:
                                    ? e.at.substr(kDayFigures + 1, kTimeFigures)
                                    : std::string();
       flow_.tell({{time + "  " + words(entryWords(e, step)), 3.2, e.kind == EntryKind::Note}});
+      if (e.kind == EntryKind::Photo && !e.photo.empty()) flow_.pictures({e.photo}, 10);
     }
   }
 

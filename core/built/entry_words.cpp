@@ -45,6 +45,8 @@ Said plainWords(const Entry& e, const Said& of) {
     return say("next time: {}", AsIs(e.text));
   case EntryKind::MadeChoice:
     return decided(e, of);
+  case EntryKind::Photo:
+    return e.text.empty() ? say("photo: {}", of) : say("photo: {}", AsIs(e.text));
   default:
     return e.text.empty() ? of : Said(AsIs(e.text));
   }

@@ -1,8 +1,11 @@
 // The maker's hand in Make, and another animal at the bench.
 #include "make_window.h"
 
+#include "file/work_photos.h"
 #include "make/hand_panel.h"
+#include "make/record_panel.h"
 
+#include <QProcess>
 #include <QSignalSpy>
 
 using namespace columna;
@@ -130,4 +133,40 @@ TEST_F(MakeTest, GlueIsAskedAboutOnceASittingBeforeItIsBegun) {
   minutes(24 * 60);
   press(Qt::Key_Space);
   EXPECT_EQ(bench()->asks(), BenchBoard::Ask::Ready) << "the next day it is asked again";
+}
+
+TEST_F(MakeTest, APhotoOfTheWorkIsKeptShownSavedAndPrinted) {
+  const QString picture = folder.filePath(QStringLiteral("bench.png"));
+  QImage image(320, 240, QImage::Format_RGB32);
+  image.fill(QColor(180, 120, 60));
+  ASSERT_TRUE(image.save(picture));
+  part<MakeDesk>()->tabs()->tab(2)->click();
+  auto* panel = part<RecordPanel>();
+  panel->note()->setText(QStringLiteral("the trunk from the side"));
+  panel->addPhoto(picture);
+  EXPECT_TRUE(panel->note()->text().isEmpty());
+  ASSERT_EQ(count(EntryKind::Photo), 1U);
+  const Entry kept = session.record().back();
+  ASSERT_FALSE(kept.photo.empty());
+  EXPECT_EQ(kept.text, "the trunk from the side");
+  EXPECT_TRUE(std::filesystem::exists(photosBeside(path.toStdString()))) << "on the disk at once";
+  panel->list()->setCurrentRow(0);
+  EXPECT_TRUE(panel->shown()->isVisible());
+  // What is no picture is one sentence and no entry.
+  QString refused;
+  QObject::connect(&session, &Session::refused, &window, [&](const QString& why) { refused = why; });
+  panel->addPhoto(path);
+  EXPECT_FALSE(refused.isEmpty());
+  EXPECT_EQ(count(EntryKind::Photo), 1U);
+  ASSERT_FALSE(session.save(path));
+  EXPECT_FALSE(std::filesystem::exists(photosBeside(path.toStdString())));
+  ASSERT_FALSE(session.open(path));
+  ASSERT_TRUE(session.entry(kept.photo));
+  settle();
+  const QString pdf = folder.filePath(QStringLiteral("story.pdf"));
+  panel->saveStory(pdf);
+  QProcess images;
+  images.start(QStringLiteral("pdfimages"), {QStringLiteral("-list"), pdf});
+  ASSERT_TRUE(images.waitForFinished(60000));
+  EXPECT_GE(images.readAllStandardOutput().count('\n'), 3) << "two lines are its head";
 }

@@ -3,11 +3,11 @@
 
 #include "window.h"
 
+#include "kit/picture.h"
 #include "study/character_panel.h"
 #include "study/compare_panel.h"
 #include "study/made_panel.h"
 #include "study/photo_panel.h"
-#include "study/picture.h"
 #include "study/scale_panel.h"
 #include "study/study_rack.h"
 

@@ -267,6 +267,40 @@ TEST(Booklet, HasTheMakersNotesButWhatIsWithdrawn) {
   for (const BookletStep& s : book.make(without).steps) EXPECT_TRUE(s.own.empty()) << s.id;
 }
 
+TEST(Booklet, HasTheMakersPhotosAtTheirSteps) {
+  Book book(project("river_otter", 108));
+  for (int i = 0; i < 5; ++i) {
+    Entry e;
+    e.n = i + 1;
+    e.id = "p" + std::to_string(i);
+    e.step = "wind/trunk";
+    e.kind = EntryKind::Photo;
+    e.photo = "photos/work/" + std::to_string(i) + ".jpg";
+    book.entries.push_back(e);
+  }
+  const Booklet booklet = book.make();
+  EXPECT_EQ(booklet.steps[book.step("wind/trunk")].photos.size(), 5U);
+  size_t placed = 0;
+  const auto pages = bookletPages(booklet, {}, {});
+  for (const Page& page : pages)
+    for (const Mark& m : page.marks)
+      if (m.kind == Mark::Kind::Picture) {
+        ++placed;
+        EXPECT_GE(m.points[0].x(), 3);
+        EXPECT_LE(m.points[1].x(), page.width - 3);
+        EXPECT_GE(m.points[0].y(), 3);
+        EXPECT_LE(m.points[1].y(), page.height - 3);
+      }
+  EXPECT_EQ(placed, 5U);
+  // In a folder those there are bytes of.
+  const std::string bytes = "a picture";
+  const auto files = bookletFiles(booklet, {}, {}, [&](const std::string& name) {
+    return name == "photos/work/3.jpg" ? &bytes : nullptr;
+  });
+  EXPECT_EQ(files.at("pictures/photo-3.jpg"), bytes);
+  EXPECT_FALSE(files.contains("pictures/photo-2.jpg"));
+}
+
 TEST(Booklet, AsAFolderIsWholeAndAsksForNothingOutside) {
   const Booklet booklet = otter().make();
   const auto files = bookletFiles(booklet, {});

@@ -1,4 +1,4 @@
-#include "study/picture.h"
+#include "kit/picture.h"
 
 #include <QBuffer>
 #include <QFile>
