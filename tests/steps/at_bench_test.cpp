@@ -161,7 +161,8 @@ TEST(AtBench, WoolIsOnWithItsStepInWhateverOrder) {
       EXPECT_EQ(flags.size(), build.size());
       return flags;
     };
-    EXPECT_EQ(std::count(on().begin(), on().end(), true), 0) << animal;
+    const auto none = on();
+    EXPECT_EQ(std::count(none.begin(), none.end(), true), 0) << animal;
     double minute = 1;
     // From the last to the first: each is on with its own step, and nothing before it.
     for (size_t b = build.size(); b-- > 0;) {
