@@ -29,7 +29,8 @@ struct Deviation {
   std::string entry; ///< the reading's id
   [[nodiscard]] double ratio() const { return goal.value > 0 ? read / goal.value : 1; }
 };
-/// Of weights of wool, and girths of what is firm; the newest first. What a stand-in said, or what is three times off, is none.
+/// Of weights of wool, and girths of what is firm; the newest first. What a stand-in said, or what is three
+/// times off, is none.
 [[nodiscard]] std::vector<Deviation> deviations(const StepPlan& steps, const std::vector<Entry>& entries);
 
 enum class BuiltWay {
