@@ -89,10 +89,13 @@ private:
     for (const StoryReading& r : all) {
       const Step& s = ask_.steps.steps[static_cast<size_t>(r.step)];
       const auto lines = wrap(words(say("{}: {}", s.words, r.goal.words)), most);
+      const std::string planned = words(goalFigure(r.goal));
+      const std::string read = words(valueOf(r.goal, r.read));
       const double off = r.read - r.goal.value;
-      const std::string by = words(valueOf(r.goal, std::abs(off)));
-      row({lines.front() + (lines.size() > 1 ? " …" : ""), words(goalFigure(r.goal)),
-           words(valueOf(r.goal, r.read)), (off < 0 ? "−" : "+") + by},
+      // What reads the same is the same.
+      row({lines.front() + (lines.size() > 1 ? " …" : ""), planned, read,
+           planned == read ? std::string("–")
+                           : (off < 0 ? "−" : "+") + words(valueOf(r.goal, std::abs(off)))},
           false);
     }
   }
