@@ -153,8 +153,8 @@ std::optional<QString> printBooklet(Session& session, const QCommandLineParser& 
   wish.own = !parser.isSet(QStringLiteral("no-notes"));
   const std::atomic<bool> stop{false};
   std::atomic<int> progress{0};
-  return writeBooklet(BookletWork::of(session), wish, parser.value(QStringLiteral("booklet")), stop,
-                      progress);
+  return writeBooklet(BookletWork::of(session), wish, parser.value(QStringLiteral("booklet")), stop, progress)
+      .trouble;
 }
 
 /// Writes the story of its making; a sentence when it cannot be.

@@ -19,7 +19,8 @@ template <class Work>
 auto withProgress(QWidget* parent, const QString& words, bool& stopped, Work work) {
   std::atomic<bool> stop{false};
   std::atomic<int> progress{0};
-  QProgressDialog dialog(words, QCoreApplication::translate("columna::MainWindow", "Stop"), 0, 1000, parent);
+  QProgressDialog dialog(words, QCoreApplication::translate("columna::withProgress", "Stop"), 0, 1000,
+                         parent);
   dialog.setWindowModality(Qt::WindowModal);
   dialog.setMinimumDuration(300);
   QFutureWatcher<std::invoke_result_t<Work&, std::atomic<bool>&, std::atomic<int>&>> watcher;

@@ -348,13 +348,13 @@ void BenchBoard::keyPressEvent(QKeyEvent* event) {
     takeReading();
     return;
   case Qt::Key_K:
-    (void)view_.answer(BuiltWay::Keep);
+    answer(BuiltWay::Keep);
     return;
   case Qt::Key_M:
-    (void)view_.answer(BuiltWay::Rest);
+    answer(BuiltWay::Rest);
     return;
   case Qt::Key_T:
-    (void)view_.answer(BuiltWay::Twin);
+    answer(BuiltWay::Twin);
     return;
   case Qt::Key_N:
     startNote();

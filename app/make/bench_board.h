@@ -51,6 +51,8 @@ private:
   void showFigure();
   void showFoot();
   void showOff();
+  /// Answers what is asked about; a key that nothing is asked by does nothing.
+  void answer(BuiltWay way);
   /// Begins, or finishes once what it waits for is answered.
   void act();
   void done(bool usual);

@@ -184,12 +184,16 @@ void BenchBoard::showOff() {
     const QString cap = each.way == BuiltWay::Keep   ? QStringLiteral("K")
                         : each.way == BuiltWay::Rest ? QStringLiteral("M")
                                                      : QStringLiteral("T");
-    lines << QStringLiteral("<b>%1</b>&nbsp; %2 %3")
+    lines << QStringLiteral("<b>%1</b>&nbsp; %2: %3")
                  .arg(cap, str(each.words, units).toHtmlEscaped(),
                       coloured(str(each.result, units), t.faint));
   }
   cameOut_->setText(lines.join(QStringLiteral("<br>")));
   fetch_->hide();
+}
+
+void BenchBoard::answer(BuiltWay way) {
+  if (cameOut_->isVisible()) (void)view_.answer(way);
 }
 
 /// What goes on by itself: the clock, the time gone, what dries.

@@ -41,6 +41,7 @@ bool LastTimeList::refresh() {
   for (const LastTime& each : shown_) {
     auto* words = textLabel(this, 13, QFont::Normal);
     words->setObjectName(QStringLiteral("note"));
+    words->setTextFormat(Qt::PlainText); // as it was written
     words->setText(
         tr("Last time, at %1: %2").arg(QString::fromStdString(each.name), QString::fromStdString(each.text)));
     auto* away = new QPushButton(tr("I see to it"), this);

@@ -52,6 +52,7 @@ MakeCard::MakeCard(Session& session, MakeView& view, QWidget* parent)
   off->setContentsMargins(0, 0, 0, 0);
   off->setSpacing(px(4));
   offWords_ = textLabel(off_, 13, QFont::DemiBold);
+  offWords_->setTextFormat(Qt::PlainText);
   off->addWidget(offWords_);
   offAnswers_ = new QWidget(off_);
   auto* answers = new QVBoxLayout(offAnswers_);
@@ -137,6 +138,7 @@ void MakeCard::showOff(int limb) {
     take->setObjectName(QString::fromStdString(std::string(word(each.way))));
     connect(take, &QPushButton::clicked, this, [this, way = each.way] { (void)view_.answer(way); });
     auto* result = textLabel(offAnswers_, 13, QFont::Normal);
+    result->setTextFormat(Qt::PlainText);
     result->setText(capital(str(each.result, units)));
     setFaint(result);
     list->addWidget(take, 0, Qt::AlignLeft);

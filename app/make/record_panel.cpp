@@ -172,7 +172,7 @@ void RecordPanel::showPhoto() {
     picture.loadFromData(reinterpret_cast<const uchar*>(bytes->data()), static_cast<uint>(bytes->size()));
   shown_->setVisible(!picture.isNull());
   if (!picture.isNull())
-    shown_->setPixmap(picture.scaled(px(200), px(130), Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    shown_->setPixmap(picture.scaled(px(150), px(92), Qt::KeepAspectRatio, Qt::SmoothTransformation));
 }
 
 void RecordPanel::saveStory(QString path) {

@@ -50,12 +50,15 @@ BookletChoice::BookletChoice(const Session& session, QWidget* parent) : QDialog(
     return box;
   };
   guide_ = tick(tr("with the drawings at true size"), "guide");
-  notes_ = tick(tr("with my own notes"), "notes");
+  notes_ = tick(tr("with my own notes and photos"), "notes");
   const bool noted = std::any_of(session.record().begin(), session.record().end(), [](const Entry& e) {
-    return e.kind == EntryKind::Note || e.kind == EntryKind::NextTime;
+    return e.kind == EntryKind::Note || e.kind == EntryKind::NextTime || e.kind == EntryKind::Photo;
   });
   notes_->setEnabled(noted);
-  if (!noted) notes_->setText(tr("with my own notes: there are none yet"));
+  if (!noted) {
+    notes_->setChecked(false);
+    notes_->setText(tr("with my own notes and photos: there are none yet"));
+  }
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
   go_ = buttons->addButton(tr("Save…"), QDialogButtonBox::AcceptRole);
   go_->setDefault(true);

@@ -63,19 +63,19 @@ BookletWork BookletWork::of(Session& session) {
           std::move(photos), &windowLanguage(),       std::move(ask)};
 }
 
-std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish, const QString& path,
-                                    const std::atomic<bool>& stop, std::atomic<int>& progress) {
+BookletWritten writeBooklet(BookletWork work, const BookletWish& wish, const QString& path,
+                            const std::atomic<bool>& stop, std::atomic<int>& progress) {
   const Catalog& catalog = *work.catalog;
   const auto face = faceSums(work.project, catalog, work.plan);
   const StepPlan steps = stepsOf(work.project, catalog, work.plan, face.get());
   BookletAsk ask{work.project, catalog,       work.plan, face.get(), steps,
                  work.entries, work.language, &stop,     &progress};
   const Booklet booklet = bookletOf(ask, wish);
-  if (stop) return std::nullopt;
+  if (stop) return {};
   work.title.stop = &stop;
   work.title.wish.stop = &stop;
   const QImage title = onPaper(finePicture(work.title)->image, wish.grey);
-  if (stop) return std::nullopt;
+  if (stop) return {};
   constexpr int painted = 960;
   progress = painted;
   const UnitSystem units = work.project.units;
@@ -89,7 +89,8 @@ std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish, c
     if (!title.isNull()) title.save(&png, "PNG");
     const auto problem =
         writeBookletFolder(path.toStdString(), bookletFiles(booklet, wish, png.data().toStdString(), photo));
-    return problem ? std::optional(sentence(*problem, units)) : std::nullopt;
+    if (problem) return {false, sentence(*problem, units)};
+    return {true, {}};
   }
   const double aspect = title.isNull() ? 0 : static_cast<double>(title.width()) / title.height();
   const auto pages = bookletPages(booklet, wish, ask.manner(), aspect);
@@ -97,7 +98,8 @@ std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish, c
   if (wish.grey)
     for (auto& [name, picture] : pictures) picture = picture.convertToFormat(QImage::Format_Grayscale8);
   if (!title.isNull()) pictures[kTitlePicture] = title;
-  return writePdf(path, pages, QString::fromStdString(work.project.name), pictures);
+  const auto trouble = writePdf(path, pages, QString::fromStdString(work.project.name), pictures);
+  return {!trouble, trouble};
 }
 
 } // namespace columna

@@ -26,10 +26,14 @@ struct BookletWork {
   [[nodiscard]] static BookletWork of(Session& session);
 };
 
+struct BookletWritten {
+  bool written = false;
+  std::optional<QString> trouble; ///< why it could not be; neither: it was stopped before
+};
+
 /// Writes a PDF where the path ends so, else a folder of pages for a browser. `stop` may be set from
-/// elsewhere: nothing is written then. `progress` runs to 1000. A sentence when it could not be written.
-[[nodiscard]] std::optional<QString> writeBooklet(BookletWork work, const BookletWish& wish,
-                                                  const QString& path, const std::atomic<bool>& stop,
-                                                  std::atomic<int>& progress);
+/// elsewhere until it is made: nothing is written then. `progress` runs to 1000.
+[[nodiscard]] BookletWritten writeBooklet(BookletWork work, const BookletWish& wish, const QString& path,
+                                          const std::atomic<bool>& stop, std::atomic<int>& progress);
 
 } // namespace columna

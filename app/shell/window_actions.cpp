@@ -229,18 +229,18 @@ bool MainWindow::saveBooklet(QString path, BookletWish wish) {
   }
   session_.finishSolid();
   bool stopped = false;
-  const auto problem = withProgress(
+  const BookletWritten made = withProgress(
       this, tr("Making the booklet"), stopped,
       [work = BookletWork::of(session_), wish, path](std::atomic<bool>& stop, std::atomic<int>& progress) {
         return writeBooklet(work, wish, path, stop, progress);
       });
-  if (problem)
-    tell(*problem);
-  else if (stopped)
-    session_.note(tr("Stopped: no booklet was written."));
+  // What was asked to stop too late is written all the same.
+  if (made.trouble)
+    tell(*made.trouble);
   else
-    session_.note(tr("Written to %1.").arg(QFileInfo(path).fileName()));
-  return !problem && !stopped;
+    session_.note(made.written ? tr("Written to %1.").arg(QFileInfo(path).fileName())
+                               : tr("Stopped: no booklet was written."));
+  return made.written;
 }
 
 void MainWindow::saveWire(QString path) {

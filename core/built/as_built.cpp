@@ -134,14 +134,12 @@ private:
 
   [[nodiscard]] std::optional<BuiltAnswer> byRest() const {
     BuiltAnswer out{BuiltWay::Rest, say("make the rest by it"), {}, {}};
-    if (off_.goal.what == Goal::What::Weight && !is(step_, "wind"))
-      return std::nullopt; // a pad shows no felt
     if (off_.goal.what == Goal::What::Weight)
       out.project = byDensity();
     else
       out.project = restBy(ask_.project, ask_.catalog, ask_.plan, levels_, step_.limb,
                            coatedRatio(wool_, off_.goal.along, off_.ratio(), is(step_, "coat")));
-    if (*out.project == ask_.project) return std::nullopt;
+    if (!out.project || *out.project == ask_.project) return std::nullopt;
     SolidOffer offer;
     offer.before = &ask_.plan;
     const auto after = plan(*out.project, ask_.catalog, offer);
@@ -161,16 +159,20 @@ private:
     return out;
   }
 
-  /// What is not wound yet is felted as dense as this came out.
-  [[nodiscard]] Project byDensity() const {
-    Project out = ask_.project;
-    // Thicker than planned it holds more at the same density.
-    double girth = 1;
+  /// What is not firm yet is felted as dense as this was wound. A pad shows no felt, and a weight says
+  /// nothing of it without a girth: there may only be more wool on.
+  [[nodiscard]] std::optional<Project> byDensity() const {
+    if (!is(step_, "wind")) return std::nullopt;
+    std::optional<double> girth; // read over planned
     const Readings readings(ask_.entries);
     for (const Goal& g : step_.goals)
       if (g.what == Goal::What::Round)
-        if (const Entry* read = readings.of(step_, g)) girth = *read->value / g.value;
-    const double denser = off_.ratio() / (girth * girth);
+        if (const Entry* read = readings.of(step_, g);
+            read && read->by != EntryBy::StandIn && !farOff(g, *read->value))
+          girth = *read->value / g.value;
+    if (!girth || *girth <= 0) return std::nullopt;
+    const double denser = off_.ratio() / (*girth * *girth);
+    Project out = ask_.project;
     for (int l = 0; l < static_cast<int>(levels_.size()); ++l) {
       const LimbWool& w = ask_.plan.wool->limbs[static_cast<size_t>(l)];
       if (levels_[static_cast<size_t>(l)] >= BuiltLevel::Core || !(w.density > 0)) continue;

@@ -1,6 +1,7 @@
 #include "sheet/drawing.h"
 
 #include "anatomy/outline.h"
+#include "sheet/marks_svg.h"
 
 #include <fmt/format.h>
 
@@ -19,24 +20,6 @@ struct Placed {
   const char* name;
   Vec2 shift = Vec2::Zero();
 };
-
-std::string escaped(const std::string& text) {
-  std::string out;
-  for (const char c : text) switch (c) {
-    case '<':
-      out += "&lt;";
-      break;
-    case '>':
-      out += "&gt;";
-      break;
-    case '&':
-      out += "&amp;";
-      break;
-    default:
-      out += c;
-    }
-  return out;
-}
 
 std::string degrees(double radians) { return fmt::format("{:.1f}", radians * 180 / std::numbers::pi); }
 
@@ -149,7 +132,7 @@ std::string drawingSvg(const Drawing& d) {
     for (const DrawnText& text : layer.texts)
       out += fmt::format(
           "<text x=\"{:.3f}\" y=\"{:.3f}\" font-size=\"{:g}\" fill=\"#2E2621\" stroke=\"none\">{}</text>\n",
-          x(text.at), y(text.at), text.height, escaped(text.words));
+          x(text.at), y(text.at), text.height, markupText(text.words));
     out += "</g>\n";
   }
   return out + "</svg>\n";

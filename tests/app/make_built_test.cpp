@@ -91,6 +91,15 @@ TEST_F(BuiltTest, AtTheBenchItIsAskedInItsOwnWordsAndAnsweredByAKey) {
   atBench();
   readRound("firm/left-foreleg", 1.2);
   EXPECT_TRUE(bench()->cameOut()->isVisible());
+  // At another step nothing is asked, and its keys do nothing.
+  const Project before = session.project();
+  view().choose(step("print/sheet"));
+  EXPECT_FALSE(bench()->cameOut()->isVisible());
+  for (const Qt::Key key : {Qt::Key_T, Qt::Key_M, Qt::Key_K}) press(key);
+  EXPECT_EQ(count(EntryKind::MadeChoice), 0U);
+  EXPECT_TRUE(session.project() == before);
+  view().choose(step("firm/left-foreleg"));
+  EXPECT_TRUE(bench()->cameOut()->isVisible());
   const double planned = girth("firm/right-foreleg").value;
   const double read = 1.2 * girth("firm/left-foreleg").value;
   press(Qt::Key_T);
@@ -126,7 +135,7 @@ TEST_F(BuiltTest, AnotherAnimalMeanwhileIsNoAnswerToThisOne) {
 
 TEST_F(BuiltTest, WhatWasWrittenForTheNextIsShownAtTheNext) {
   atBench();
-  ASSERT_FALSE(view().write(EntryKind::NextTime, QStringLiteral("toes too fat: take less")));
+  ASSERT_FALSE(view().write(EntryKind::NextTime, QStringLiteral("toes too fat: take <b>less</b>")));
   press(Qt::Key_Escape);
   ASSERT_FALSE(session.save(path));
   EXPECT_TRUE(card<MakeCard>()->lastTime()->notes().isEmpty()) << "not at the figure itself";
@@ -140,6 +149,7 @@ TEST_F(BuiltTest, WhatWasWrittenForTheNextIsShownAtTheNext) {
   auto* list = card<MakeCard>()->lastTime();
   ASSERT_EQ(list->notes().size(), 1);
   EXPECT_TRUE(list->notes().front()->text().contains(QStringLiteral("toes too fat")));
+  EXPECT_EQ(list->notes().front()->textFormat(), Qt::PlainText) << "as it was written";
   list->buttons().front()->setFocus();
   QTest::keyClick(list->buttons().front(), Qt::Key_Space);
   EXPECT_TRUE(card<MakeCard>()->lastTime()->notes().isEmpty());

@@ -1,7 +1,6 @@
 // The booklet: every step with its picture at that moment, on paper and in a folder, in colour and in grey.
 #include "support.h"
 
-#include "anatomy/limb_place.h"
 #include "anatomy/plane.h"
 #include "booklet/booklet_html.h"
 #include "booklet/booklet_pages.h"
@@ -380,40 +379,4 @@ TEST(Booklet, IsInAnyLanguage) {
     for (const std::string& each : s.how) EXPECT_FALSE(plain(each)) << each;
   }
   for (const BookletPart& part : booklet.needs) EXPECT_FALSE(plain(part.title)) << part.title;
-}
-
-TEST(BuildMoment, OfDoneStepsIsThatOfTheirWeight) {
-  const Book& book = otter();
-  const auto builds = buildSteps(book.plan.figure, book.plan.wool);
-  const size_t limbs = book.plan.figure->limbs.size();
-  std::vector<bool> done(builds.size(), false);
-  for (size_t i = 0; i <= builds.size(); ++i) {
-    const double on = i < builds.size() ? builds[i].from : buildTotal(builds);
-    const auto a = momentOf(builds, limbs, done);
-    const auto b = momentAt(builds, limbs, on);
-    for (size_t l = 0; l < limbs; ++l) {
-      EXPECT_NEAR(a[l].wound, b[l].wound, 1e-9) << i;
-      EXPECT_NEAR(a[l].padded, b[l].padded, 1e-9) << i;
-      EXPECT_NEAR(a[l].skin, b[l].skin, 1e-9) << i;
-      EXPECT_NEAR(a[l].coat, b[l].coat, 1e-9) << i;
-    }
-    if (i < builds.size()) done[i] = true;
-  }
-}
-
-TEST(LimbPlace, RunsAlongTheBones) {
-  const Figure& figure = otter().plan.figure;
-  for (size_t l = 0; l < figure.limbs.size(); ++l) {
-    const auto& bones = figure.limbs[l].bones;
-    ASSERT_FALSE(bones.empty());
-    const FigureBone& first = figure.bones[static_cast<size_t>(bones.front())];
-    const FigureBone& last = figure.bones[static_cast<size_t>(bones.back())];
-    EXPECT_LT((limbPlace(figure, static_cast<int>(l), -5).at - first.begin).norm(), 1e-9);
-    EXPECT_LT((limbPlace(figure, static_cast<int>(l), 0).at - first.begin).norm(), 1e-9);
-    EXPECT_LT((limbPlace(figure, static_cast<int>(l), 1e6).at - last.end).norm(), 1e-9);
-    const double half = (first.end - first.begin).norm() / 2;
-    const LimbPlace middle = limbPlace(figure, static_cast<int>(l), half);
-    EXPECT_LT((middle.at - (first.begin + first.end) / 2).norm(), 1e-9);
-    EXPECT_NEAR(middle.way.norm(), 1, 1e-12);
-  }
 }

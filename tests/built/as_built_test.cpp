@@ -291,6 +291,16 @@ TEST(AsBuilt, DenserFeltIsWeighedForInTheRest) {
   bench.doneBefore("wind/trunk");
   bench.done("wind/trunk");
   bench.read("wind/trunk", Goal::What::Weight, bench.goal("wind/trunk", Goal::What::Weight).value * 1.2);
+  EXPECT_FALSE(of(bench.answers(), BuiltWay::Rest)) << "without a girth there may only be more wool on";
+  const double girth = bench.goal("wind/trunk", Goal::What::Round).value;
+  bench.read("wind/trunk", Goal::What::Round, girth).by = EntryBy::StandIn;
+  EXPECT_FALSE(of(bench.answers(), BuiltWay::Rest)) << "a stand-in's is none";
+  bench.read("wind/trunk", Goal::What::Round, girth * std::sqrt(1.2));
+  EXPECT_FALSE(of(bench.answers(), BuiltWay::Rest) &&
+               *of(bench.answers(), BuiltWay::Rest)->project->limbs.at("tail").density >
+                   1.001 * bench.plan.wool->limbs[bench.limb("tail")].density)
+      << "as much thicker it is no denser";
+  bench.read("wind/trunk", Goal::What::Round, girth);
   const auto answers = bench.answers();
   const BuiltAnswer* rest = of(answers, BuiltWay::Rest);
   ASSERT_TRUE(rest && rest->project);
