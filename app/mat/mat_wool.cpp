@@ -96,6 +96,8 @@ void MatWool::start() {
   const Figure& figure = *wanted_.figure;
   WoolPaint wool(session_, false);
   wool.chooseNone();
+  // Another animal lies there by now, and has not been painted yet: it is wanted when it is.
+  if (wanted_.pattern != session_.project().pattern || wool.parts().size() != figure.limbs.size()) return;
   FineAsk ask = woolAsk(figure, wool, faceLookOf(session_, figure, wool),
                         std::max(kFinestCell, figure.totalLength / kMatCells), &stop_);
   asked_ = wanted_;

@@ -126,6 +126,19 @@ TEST_F(InWoolTest, TheGallerysAnimalsAreInTheirColours) {
               static_cast<double>(beetle->image.width()) / beetle->image.height(), 0.05);
 }
 
+TEST_F(InWoolTest, AnotherAnimalBeforeTheMatIsPaintedIsNoTrouble) {
+  // The picture of the first is still to be made when the second lies there, with fewer bones.
+  session.startNew(QStringLiteral("elephant"));
+  MatWool own(session, nullptr);
+  own.want(session.plan().figure, {MatWool::Wanted{View::Side, QRectF(-100, 0, 300, 200), 1}, {}, {}});
+  ASSERT_TRUE(own.behind());
+  const size_t bones = session.plan().figure->bones.size();
+  session.startNew(QStringLiteral("toy_bear"));
+  ASSERT_LT(session.plan().figure->bones.size(), bones);
+  QTRY_VERIFY_WITH_TIMEOUT(!own.behind(), kPatience);
+  EXPECT_EQ(own.picture(View::Side), nullptr);
+}
+
 TEST_F(InWoolTest, PosesAreSmallPicturesOfTheFigureInThem) {
   to(kPose);
   auto* rack = window.findChild<PoseRack*>();
