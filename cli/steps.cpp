@@ -11,6 +11,7 @@
 #include "measure/quantity.h"
 #include "report/steps_json.h"
 #include "steps/pace_of.h"
+#include "steps/pinned_jobs.h"
 #include "steps/session_events.h"
 #include "steps/steps_of.h"
 
@@ -139,12 +140,14 @@ int sessions(const std::string& file, const SessionOptions& options) {
   if (!first) return complain("--from \"" + options.from + "\": write a day as 2026-12-01");
   // What is planned begins on its first day, or now where that is later and the day was not named.
   const int begin = options.from.empty() ? localMinute(m->now, *first) : 0;
-  const StepJobs work = jobs(*m, *first, begin);
+  StepJobs work = jobs(*m, *first, begin);
   if (work.list.jobs.empty()) {
     std::cout << "everything is done\n";
     return kGood;
   }
   const OpenTime time(*week, *first);
+  const auto pins = readPins(m->opened.file.project.make.pins);
+  const auto pinned = pinJobs(work, pins ? *pins : std::vector<StepPin>(), m->steps, time, *first);
   std::vector<std::string> ids;
   for (const Step& s : m->steps.steps) ids.push_back(s.id);
   const SearchedPlan found = searchedPlan(work.list, time, {seedOf(ids), -1, {}, nullptr});
@@ -152,6 +155,9 @@ int sessions(const std::string& file, const SessionOptions& options) {
     return complain(fmt::format(
         "these sessions do not hold the work within {} weeks; add some, or longer ones", OpenTime::kWeeks));
   const std::vector<PlannedSession> planned = plannedSessions(work, found, time);
+  for (const int step : notHeld(pinned, found.plan))
+    std::cerr << fmt::format("{} cannot be kept to the session you chose\n",
+                             m->steps.steps[static_cast<size_t>(step)].id);
   const auto words = [&](const PlannedSession::Work& w) {
     return render(m->steps.steps[static_cast<size_t>(w.step)].words);
   };

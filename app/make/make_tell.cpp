@@ -2,6 +2,8 @@
 #include "kit/say.h"
 #include "make/local_time.h"
 #include "make/make_view.h"
+#include "make/step_pins.h"
+#include "session/changes.h"
 
 #include <algorithm>
 
@@ -117,6 +119,32 @@ std::optional<QString> MakeView::photo(const QByteArray& jpeg, const QString& te
   Entry note = entry(EntryKind::Photo);
   note.text = text.trimmed().toStdString();
   return session_.notePhoto(jpeg, std::move(note));
+}
+
+std::optional<QString> MakeView::photoCheck(const QByteArray& jpeg, const QString& text,
+                                            const std::string& limb, double off, EntryBy by) {
+  Entry check = entry(EntryKind::Photo);
+  check.text = text.trimmed().left(static_cast<int>(kEntryText) / 4).toStdString();
+  check.limb = limb;
+  check.value = off;
+  check.by = by;
+  return session_.notePhoto(jpeg, std::move(check));
+}
+
+void MakeView::pin(int step, std::optional<int> moment) {
+  if (!steps_ || step < 0) return;
+  const std::string& id = steps_->steps[static_cast<size_t>(step)].id;
+  const auto kept = readPins(session_.project().make.pins);
+  std::vector<StepPin> pins = kept ? *kept : std::vector<StepPin>();
+  std::erase_if(pins, [&](const StepPin& p) { return p.step == id; });
+  if (moment) pins.push_back(pinAt(id, laid_.first, *moment));
+  MakeWish wish = session_.project().make;
+  wish.pins = pinsText(pins);
+  (void)changes::setMakeWish(session_, wish); // a refusal has been told by then
+}
+
+bool MakeView::pinned(int step) const {
+  return std::find(laid_.pinned.begin(), laid_.pinned.end(), step) != laid_.pinned.end();
 }
 
 std::optional<QString> MakeView::withdraw(const std::string& of) {

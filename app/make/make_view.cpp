@@ -5,6 +5,7 @@
 #include "kit/say.h"
 #include "make/local_time.h"
 #include "session/build_view.h"
+#include "steps/pinned_jobs.h"
 #include "steps/steps_of.h"
 
 #include <algorithm>
@@ -44,7 +45,7 @@ LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bo
   if (!week || week->week.empty()) return out;
   const Progress progress = progressOf(steps, ask.record, ask.now);
   const MakersPace pace = paceOf(steps, progress, ask.record, ask.shelf->hand, counting(ask.hand, ask.own));
-  const StepJobs jobs = jobsOf(
+  StepJobs jobs = jobsOf(
       steps, progress, ask.shelf->steps, localMinute(ask.now, out.first),
       [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, out.first)); },
       [&](const Step& s) { return pace.minutes(s); });
@@ -66,7 +67,11 @@ LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bo
     for (size_t j = 0; j < jobs.step.size(); ++j)
       if (std::find(wish.before.begin(), wish.before.end(), static_cast<int>(j)) == wish.before.end())
         wish.before.push_back(static_cast<int>(j));
+  const auto pins = readPins(ask.project.make.pins);
+  const auto pinned = pinJobs(jobs, pins ? *pins : std::vector<StepPin>(), steps, time, out.first);
   const SearchedPlan found = searchedPlan(jobs.list, time, wish);
+  for (const PinnedJob& p : pinned) out.pinned.push_back(p.step);
+  out.notHeld = notHeld(pinned, found.plan);
   for (const int job : found.plan.order) out.order.push_back(jobs.step[static_cast<size_t>(job)]);
   out.finish = found.plan.finish;
   out.bound = found.bound.finish;
@@ -255,6 +260,8 @@ void MakeView::judge() {
   pace_ = paceOf(*steps_, progress_, session_.record(), session_.catalog().hand,
                  counting(hand_, session_.recordId()));
   findings_ = makeFindings(*steps_, session_.plan().figure, progress_, session_.record());
+  for (Finding& f : pinFindings(laid_.notHeld, *steps_, session_.plan().figure))
+    findings_.push_back(std::move(f));
   ponder();
   follow();
   stand();

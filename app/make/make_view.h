@@ -30,6 +30,8 @@ struct LaidSessions {
   int finish = OpenTime::kNever;        ///< kNever: the time does not hold the work
   int bound = OpenTime::kNever;         ///< no order ends before
   int layOuts = 0, layMinutes = 0;
+  std::vector<int> pinned;  ///< steps that are kept to a session
+  std::vector<int> notHeld; ///< those of them that cannot be
 };
 
 class MakeView : public QObject {
@@ -73,6 +75,11 @@ public:
   void later();
   void earlier();
 
+  /// Keeps a step to the session that begins at a moment of laid(), or lets it go where `moment` is nothing:
+  /// a change of the project, which undoes.
+  void pin(int step, std::optional<int> moment);
+  [[nodiscard]] bool pinned(int step) const;
+
   // What the maker tells. A sentence where it could not be kept, which has been told by then.
   std::optional<QString> begin();
   std::optional<QString> pause();
@@ -86,6 +93,10 @@ public:
   std::optional<QString> write(EntryKind kind, const QString& text);
   /// A photo of the work, with a line to it.
   std::optional<QString> photo(const QByteArray& jpeg, const QString& text);
+  /// A photo that was looked at by the plan, with what it shows: the part that is farthest off and by how
+  /// many mm; 0 where nothing is to be told.
+  std::optional<QString> photoCheck(const QByteArray& jpeg, const QString& text, const std::string& limb,
+                                    double off, EntryBy by);
   std::optional<QString> withdraw(const std::string& entry);
   /// All that a stand-in said.
   std::optional<QString> withdrawStandIns();

@@ -6,6 +6,7 @@
 #include "measure/whole.h"
 #include "theme/theme.h"
 
+#include <QApplication>
 #include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -15,6 +16,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace columna {
 namespace {
@@ -82,10 +84,11 @@ void SessionRack::gather() {
       bar.area = QRectF(x + px(6) + (w.from - s.from) * per, px(kHead + 4),
                         std::max(3.0, (w.to - w.from) * per - 1), px(kBar));
       said << tr("%1, %2 %3, %4 of %5 minutes")
-                  .arg(str(view_.steps()->steps[static_cast<size_t>(w.step)].words, session_.units()),
-                       dayText(laid.first, w.from), timeText(w.from))
-                  .arg(w.minutes)
-                  .arg(w.all);
+                      .arg(str(view_.steps()->steps[static_cast<size_t>(w.step)].words, session_.units()),
+                           dayText(laid.first, w.from), timeText(w.from))
+                      .arg(w.minutes)
+                      .arg(w.all) +
+                  (view_.pinned(w.step) ? tr(", kept to this session") : QString());
       card.bars.push_back(bar);
     }
     x += card.area.width() + px(kGap);
@@ -121,8 +124,52 @@ void SessionRack::reveal() {
     }
 }
 
+int SessionRack::cardOf(int step) const {
+  for (size_t c = 0; c < cards_.size(); ++c)
+    for (const Bar& bar : cards_[c].bars)
+      if (bar.step == step) return static_cast<int>(c);
+  return -1;
+}
+
+int SessionRack::cardAt(const QPointF& place) const {
+  for (size_t c = 0; c < cards_.size(); ++c)
+    if (cards_[c].area.left() <= place.x() && place.x() <= cards_[c].area.right()) return static_cast<int>(c);
+  return -1;
+}
+
 void SessionRack::mousePressEvent(QMouseEvent* event) {
-  if (const Bar* bar = at(event->position())) view_.choose(bar->step);
+  const Bar* bar = at(event->position());
+  if (!bar) return;
+  const int step = bar->step; // choosing gathers anew
+  view_.choose(step);
+  held_ = step;
+  from_ = event->position();
+}
+
+/// A bar that is dragged goes to the session under the hand when it is let go.
+void SessionRack::mouseMoveEvent(QMouseEvent* event) {
+  if (held_ < 0 || !from_ || !(event->buttons() & Qt::LeftButton)) return;
+  if (over_ < 0 && (event->position() - *from_).manhattanLength() < QApplication::startDragDistance()) return;
+  over_ = cardAt(event->position());
+  setCursor(Qt::ClosedHandCursor);
+  update();
+}
+
+void SessionRack::mouseReleaseEvent(QMouseEvent* /*event*/) {
+  const int step = std::exchange(held_, -1);
+  const int card = std::exchange(over_, -1);
+  from_.reset();
+  unsetCursor();
+  update();
+  if (step >= 0 && card >= 0 && card != cardOf(step)) view_.pin(step, cards_[static_cast<size_t>(card)].from);
+}
+
+void SessionRack::keepTo(int later) {
+  const int step = view_.step();
+  const int card = cardOf(step);
+  if (card < 0) return;
+  const int to = std::clamp(card + later, 0, static_cast<int>(cards_.size()) - 1);
+  view_.pin(step, cards_[static_cast<size_t>(to)].from);
 }
 
 void SessionRack::mouseDoubleClickEvent(QMouseEvent* event) {
@@ -144,8 +191,18 @@ void SessionRack::keyPressEvent(QKeyEvent* event) {
   const auto first = [&](size_t c) {
     return static_cast<int>(std::find(card.begin(), card.end(), c) - card.begin());
   };
+  if (event->modifiers() & Qt::ShiftModifier) {
+    if (event->key() == Qt::Key_Down) return keepTo(1);
+    if (event->key() == Qt::Key_Up) return keepTo(-1);
+  }
   int to = at;
   switch (event->key()) {
+  case Qt::Key_P: // keeps it where it is, or lets it go
+    if (view_.pinned(view_.step()))
+      view_.pin(view_.step(), std::nullopt);
+    else
+      keepTo(0);
+    return;
   case Qt::Key_Right:
     to = std::min(at + 1, last);
     break;
@@ -170,6 +227,14 @@ void SessionRack::keyPressEvent(QKeyEvent* event) {
 }
 
 bool SessionRack::event(QEvent* event) {
+  // Its own letter, where another stage has one of the same name.
+  if (event->type() == QEvent::ShortcutOverride) {
+    const auto* key = static_cast<QKeyEvent*>(event); // that type of event is one
+    if (key->key() == Qt::Key_P && key->modifiers() == Qt::NoModifier) {
+      event->accept();
+      return true;
+    }
+  }
   if (event->type() == QEvent::ToolTip) {
     auto* help = static_cast<QHelpEvent*>(event); // that type of event is one
     const Bar* bar = at(help->pos());
@@ -179,10 +244,11 @@ bool SessionRack::event(QEvent* event) {
     }
     const Step& s = view_.steps()->steps[static_cast<size_t>(bar->step)];
     QToolTip::showText(help->globalPos(),
-                       tr("%1\n%2 to %3, %4 at the %5\n%6")
-                           .arg(capital(str(s.words, session_.units())), timeText(bar->work.from),
-                                timeText(bar->work.to), minutesText(bar->work.minutes),
-                                str(Name(name(s.bench))), stateOf(view_, bar->step, session_.units())),
+                       (view_.pinned(bar->step) ? tr("kept to this session (P lets it go)\n") : QString()) +
+                           tr("%1\n%2 to %3, %4 at the %5\n%6")
+                               .arg(capital(str(s.words, session_.units())), timeText(bar->work.from),
+                                    timeText(bar->work.to), minutesText(bar->work.minutes),
+                                    str(Name(name(s.bench))), stateOf(view_, bar->step, session_.units())),
                        this);
     return true;
   }
@@ -209,6 +275,13 @@ void SessionRack::paintBar(QPainter& p, const Bar& bar) const {
     p.setBrush(QBrush(t.weld, Qt::BDiagPattern));
     p.drawRect(QRectF(bar.area.right() - px(5), bar.area.top(), px(5), bar.area.height()));
   }
+  if (view_.pinned(bar.step)) { // a pin's head
+    const bool held = std::find(view_.laid().notHeld.begin(), view_.laid().notHeld.end(), bar.step) ==
+                      view_.laid().notHeld.end();
+    p.setPen(QPen(t.card, 1));
+    p.setBrush(held ? t.woad : t.madder);
+    p.drawEllipse(QPointF(bar.area.center().x(), bar.area.top() + px(5)), px(4), px(4));
+  }
   const double room = bar.area.width() - px(8);
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
@@ -230,8 +303,9 @@ void SessionRack::paintBar(QPainter& p, const Bar& bar) const {
 
 void SessionRack::paintCard(QPainter& p, const Card& card) const {
   const Theme& t = theme();
-  p.setPen(QPen(t.rule, 1));
-  p.setBrush(t.card);
+  const bool over = over_ >= 0 && &card == &cards_[static_cast<size_t>(over_)];
+  p.setPen(over ? QPen(t.woad, 2) : QPen(t.rule, 1));
+  p.setBrush(over ? t.wash : t.card);
   p.drawRoundedRect(card.area.adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
   const QRectF head(card.area.left() + px(8), 0, card.area.width() - px(16), px(kHead));
   p.setFont(typeface(13, QFont::DemiBold));

@@ -17,6 +17,9 @@ public:
   /// Where a step's first bar lies, in this widget; empty where it is in no session.
   [[nodiscard]] QRectF barOf(int step) const;
   [[nodiscard]] size_t cards() const { return cards_.size(); }
+  /// Where a session lies, in this widget.
+  [[nodiscard]] QRectF cardArea(size_t card) const { return cards_[card].area; }
+  [[nodiscard]] int sessionOf(int step) const { return cardOf(step); }
   [[nodiscard]] QSize sizeHint() const override;
 
 signals:
@@ -25,6 +28,8 @@ signals:
 protected:
   void paintEvent(QPaintEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
   void mouseDoubleClickEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   bool event(QEvent* event) override;
@@ -42,6 +47,12 @@ private:
   };
   void gather();
   [[nodiscard]] const Bar* at(const QPointF& place) const;
+  /// The session a step is begun in, -1 for none.
+  [[nodiscard]] int cardOf(int step) const;
+  /// The session under a place, -1 for none.
+  [[nodiscard]] int cardAt(const QPointF& place) const;
+  /// Keeps what is chosen to the session so many after the one it is in.
+  void keepTo(int later);
   void paintCard(QPainter& p, const Card& card) const;
   void paintBar(QPainter& p, const Bar& bar) const;
   /// Brings what is chosen into the part that shows.
@@ -49,6 +60,9 @@ private:
   Session& session_;
   MakeView& view_;
   std::vector<Card> cards_;
+  int held_ = -1; ///< step under the mouse
+  std::optional<QPointF> from_;
+  int over_ = -1; ///< session it would be dropped in
 };
 
 } // namespace columna

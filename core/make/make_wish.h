@@ -13,6 +13,7 @@ inline constexpr const char* kUsualWeek = "tue 20:00-21:30, thu 20:00-21:30, sat
 struct MakeWish {
   std::string week; ///< "tue 20:00-21:30, sat 10:00-12:00"; empty: not said yet
   std::string days; ///< days that differ: "2026-12-24 off, 2026-12-26 10:00-12:00"
+  std::string pins; ///< steps kept to a session: "coat/trunk 2026-12-05 10:00"
   int stretch = 50; ///< minutes of handwork in one go
   int rest = 10;    ///< minutes of rest after it
 

@@ -148,7 +148,7 @@ private:
       }
       const Job& one = list_.jobs[j];
       if (!fits(one, room)) continue;
-      std::int64_t v = latest_[j] + rule_.key[j];
+      std::int64_t v = latest_[j] + rule_.key[j] - one.press;
       if (one.station == station_) v -= rule_.stick;
       if (one.batch >= 0 && one.batch == lastBatch) v -= rule_.batch;
       if (rule_.fill > 0) v -= rule_.fill * std::min(waiting_[static_cast<size_t>(one.station)], room);

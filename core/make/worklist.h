@@ -8,11 +8,12 @@
 namespace columna {
 
 struct Job {
-  int minutes = 1;      ///< of work, at least 1
-  int station = 0;      ///< how the bench is laid out for it: an index into Worklist::layOut
-  bool pausable = true; ///< may be broken off at a rest or at a session's end; else it lies in one stretch
-  int batch = -1;       ///< jobs of one batch are best done one after the other; -1 of none
-  int release = 0;      ///< the moment it may begin at the earliest
+  int minutes = 1;        ///< of work, at least 1
+  int station = 0;        ///< how the bench is laid out for it: an index into Worklist::layOut
+  bool pausable = true;   ///< may be broken off at a rest or at a session's end; else it lies in one stretch
+  int batch = -1;         ///< jobs of one batch are best done one after the other; -1 of none
+  int release = 0;        ///< the moment it may begin at the earliest
+  std::int64_t press = 0; ///< minutes that it goes before others: the maker keeps it to a session
   /// A job that has to be gone back to in the same session, so many minutes after this one's end (what is in
   /// the oven): its index, -1 without.
   int call = -1;

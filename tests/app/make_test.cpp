@@ -1,6 +1,8 @@
 // Make by keyboard: the bench, the clock, readings, what dries, the week, and the record that is kept.
 #include "make_window.h"
 
+#include "make/step_pins.h"
+
 #include "make/make_card.h"
 #include "make/record_panel.h"
 #include "make/session_rack.h"
@@ -258,6 +260,56 @@ TEST_F(MakeTest, TheRackIsWalkedByKeysAndLeadsToTheBench) {
   to(kWrap); // leaves the bench
   EXPECT_FALSE(bench());
   EXPECT_TRUE(session.build().finished()) << "Wrap has its own moment again";
+}
+
+TEST_F(MakeTest, AStepIsDraggedToAnotherSessionAndKeptThereUntilItIsLetGo) {
+  MakeWish wish;
+  wish.week = kUsualWeek;
+  ASSERT_FALSE(changes::setMakeWish(session, wish));
+  settle();
+  SessionRack* rack = part<SessionRack>();
+  QTRY_VERIFY_WITH_TIMEOUT(rack->cards() > 4, kPatience);
+  const int step = view().laid().order.front(); // it can be done whenever
+  const int from = rack->sessionOf(step);
+  ASSERT_EQ(from, 0);
+  const QPoint to = rack->cardArea(2).center().toPoint();
+  QTest::mousePress(rack, Qt::LeftButton, {}, rack->barOf(step).center().toPoint());
+  QTest::mouseMove(rack, rack->cardArea(1).center().toPoint());
+  QTest::mouseMove(rack, to);
+  QTest::mouseRelease(rack, Qt::LeftButton, {}, to);
+  ASSERT_EQ(readPins(session.project().make.pins)->size(), 1U);
+  settle();
+  QTRY_VERIFY_WITH_TIMEOUT(view().pinned(step), kPatience);
+  EXPECT_TRUE(view().laid().notHeld.empty());
+  const int begins = readPins(session.project().make.pins)->front().moment(view().laid().first);
+  const auto in = [&](int each) {
+    for (const PlannedSession& s : view().laid().sessions)
+      for (const PlannedSession::Work& w : s.work)
+        if (w.step == each) return s.from;
+    return -1;
+  };
+  EXPECT_EQ(in(step), begins);
+  // By keys: on to the next session, then let go; each of it undoes.
+  view().choose(step);
+  rack->setFocus();
+  QTest::keyClick(rack, Qt::Key_Down, Qt::ShiftModifier);
+  settle();
+  QTRY_VERIFY_WITH_TIMEOUT(in(step) > begins, kPatience);
+  EXPECT_EQ(view().step(), step);
+  EXPECT_TRUE(view().pinned(step));
+  QTest::keyClick(rack, Qt::Key_P);
+  EXPECT_EQ(session.project().make.pins, "");
+  session.undo();
+  session.undo();
+  EXPECT_EQ(readPins(session.project().make.pins)->front().moment(view().laid().first), begins);
+  // A click alone keeps nothing, and what cannot be kept is something to look at.
+  settle();
+  const size_t before = view().findings().size();
+  const int last = view().laid().order.back();
+  view().pin(last, view().laid().sessions.front().from);
+  settle();
+  QTRY_COMPARE_WITH_TIMEOUT(view().laid().notHeld, std::vector<int>{last}, kPatience);
+  QTRY_COMPARE_WITH_TIMEOUT(view().findings().size(), before + 1, kPatience);
 }
 
 TEST_F(MakeTest, TheRecordIsAddedToWithdrawnAndSavedAsATable) {

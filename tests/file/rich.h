@@ -47,7 +47,8 @@ inline nlohmann::json rich() {
   p.coat = 1.5;
   p.finish = Finish::Fine;
   p.untied = {"foreleg"};
-  p.make = {"tue 20:00-21:30, sat 10:00-12:00", "2026-12-24 off, 2026-12-26 10:00-12:00", 30, 5};
+  p.make = {"tue 20:00-21:30, sat 10:00-12:00", "2026-12-24 off, 2026-12-26 10:00-12:00",
+            "coat/trunk 2026-12-26 10:00", 30, 5};
   p.face.generic = true;
   p.face.eye = 6;
   p.face.features["cheek"] = {1.2, {0.01, 0, -0.02}, true};

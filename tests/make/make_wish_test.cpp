@@ -64,7 +64,7 @@ TEST(MakeWish, WhatIsNoDayIsNamed) {
 }
 
 TEST(MakeWish, AWeekAndItsDaysMakeOpenTime) {
-  const MakeWish wish{kUsualWeek, "2026-12-01 off, 2026-12-02 20:00-20:40", 50, 10};
+  const MakeWish wish{kUsualWeek, "2026-12-01 off, 2026-12-02 20:00-20:40", "", 50, 10};
   const auto week = weekOf(wish);
   ASSERT_TRUE(week);
   // The first of December 2026 is a Tuesday: off; Wednesday 40 minutes, Thursday 80, Saturday 100.
@@ -73,10 +73,11 @@ TEST(MakeWish, AWeekAndItsDaysMakeOpenTime) {
   EXPECT_EQ(time.stretches().front().from, kDay + 20 * 60);
   EXPECT_TRUE(weekOf({})->week.empty()) << "nothing said is no mistake";
   for (const MakeWish& bad :
-       {MakeWish{"tuesdays", "", 50, 10}, MakeWish{"tue 20:00-19:00", "", 50, 10},
-        MakeWish{"tue 8-22", "", 50, 10}, MakeWish{"tue 20-22, tue 21-23", "", 50, 10},
-        MakeWish{kUsualWeek, "someday off", 50, 10},
-        MakeWish{kUsualWeek, "2026-12-02 10-12, 2026-12-02 11-13", 50, 10}, MakeWish{kUsualWeek, "", 2, 10}})
+       {MakeWish{"tuesdays", "", "", 50, 10}, MakeWish{"tue 20:00-19:00", "", "", 50, 10},
+        MakeWish{"tue 8-22", "", "", 50, 10}, MakeWish{"tue 20-22, tue 21-23", "", "", 50, 10},
+        MakeWish{kUsualWeek, "someday off", "", 50, 10},
+        MakeWish{kUsualWeek, "2026-12-02 10-12, 2026-12-02 11-13", "", 50, 10},
+        MakeWish{kUsualWeek, "", "", 2, 10}})
     EXPECT_FALSE(weekOf(bad)) << bad.week << "; " << bad.days;
 }
 
