@@ -7,6 +7,7 @@
 #include "kit/pseudo_translator.h"
 #include "kit/say.h"
 #include "kit/settings.h"
+#include "look.h"
 #include "make/local_time.h"
 #include "print/pages.h"
 #include "project/catalog.h"
@@ -64,7 +65,7 @@ std::optional<SheetParts> partsOf(const QString& words) {
 bool hasScreen(int argc, char** argv) {
   bool screenless = false;
   for (int i = 1; i < argc; ++i)
-    for (const char* without : {"--shot", "--print", "--heads", "--booklet", "--story"})
+    for (const char* without : {"--shot", "--print", "--heads", "--booklet", "--story", "--look"})
       screenless = screenless || QByteArray(argv[i]).startsWith(without);
   if (screenless && !qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
   return screenless || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || qEnvironmentVariableIsSet("DISPLAY") ||
@@ -102,6 +103,7 @@ void addOptions(QCommandLineParser& parser) {
        QStringLiteral("language")},
       {QStringLiteral("text"), QStringLiteral("text size in percent, 100 to 200"), QStringLiteral("percent")},
   });
+  addLookOptions(parser);
   addShotOptions(parser, stageKeys());
 }
 
@@ -250,7 +252,7 @@ int main(int argc, char** argv) {
   for (const Problem& problem : catalog->problems) std::cerr << "skipped " << problem.sentence() << '\n';
   const bool pictures = parser.isSet(QStringLiteral("shot")) || parser.isSet(QStringLiteral("print")) ||
                         parser.isSet(QStringLiteral("heads")) || parser.isSet(QStringLiteral("booklet")) ||
-                        parser.isSet(QStringLiteral("story"));
+                        parser.isSet(QStringLiteral("story")) || parser.isSet(QStringLiteral("look"));
   if (const auto problem = dress(app, parser, pictures)) return complain(*problem);
 
   if (parser.isSet(QStringLiteral("heads"))) {
@@ -265,6 +267,10 @@ int main(int argc, char** argv) {
     if (const auto sentence = session.open(words.takeFirst())) return complain(*sentence);
   if (parser.isSet(QStringLiteral("shot"))) {
     const auto problem = takeShot(session, allStages(session), parser, words);
+    return problem ? complain(*problem) : 0;
+  }
+  if (parser.isSet(QStringLiteral("look"))) {
+    const auto problem = lookAtPhoto(session, parser);
     return problem ? complain(*problem) : 0;
   }
   if (parser.isSet(QStringLiteral("story"))) {

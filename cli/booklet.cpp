@@ -56,4 +56,12 @@ int booklet(const std::string& file, const BookletOptions& options) {
   return kGood;
 }
 
+int look(const std::string& file, const LookOptions& options) {
+  std::vector<std::string> words{file, "--look", options.photo, "--taken", options.view};
+  if (!options.above.empty()) words.insert(words.end(), {"--look-above", options.above});
+  if (options.finished) words.emplace_back("--finished");
+  if (options.json) words.emplace_back("--json");
+  return paint(std::move(words), "install it", "a photo is read");
+}
+
 } // namespace columna::cli

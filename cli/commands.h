@@ -102,6 +102,16 @@ int sheet(const std::string& file, const std::string& output);
 /// Writes the side, front and above outlines of a project, a pattern file or an animal's id as SVG, in mm.
 int outlines(const std::string& what, const std::string& output);
 
+struct LookOptions {
+  std::string photo;
+  std::string view = "front"; ///< how it was taken
+  std::string above;          ///< a photo from above on the mat; empty for none
+  bool finished = false;      ///< whatever the record says
+  bool json = false;
+};
+/// What a photo shows beside the plan, by columna-app, which reads pictures.
+int look(const std::string& file, const LookOptions& options);
+
 struct BookletOptions {
   std::string output;       ///< a .pdf, or a folder
   std::string paper = "A4"; ///< or Letter

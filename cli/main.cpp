@@ -167,6 +167,15 @@ int main(int argc, char** argv) {
   booking->add_flag("--no-guide", booklet.noGuide, "without the drawings at true size");
   booking->add_flag("--no-notes", booklet.noNotes, "without what you noted at the steps");
 
+  cli::LookOptions looking;
+  auto* look = app.add_subcommand("look", "Say what a photo of the work shows beside the plan.");
+  look->add_option("file", file, "a .columna file")->required();
+  look->add_option("photo", looking.photo, "a PNG, JPEG, WebP or TIFF")->required();
+  look->add_option("--view", looking.view, "how it was taken: right, left, front, back or above");
+  look->add_option("--above", looking.above, "one taken from above on the mat just before");
+  look->add_flag("--finished", looking.finished, "the work is done, whatever its record says");
+  look->add_flag("--json", looking.json, "as JSON");
+
   cli::LearnOptions learnt;
   auto* learning = app.add_subcommand("learn", "Tell what your records have shown of your hand.");
   learning->add_option("--add", learnt.add, "a .columna file whose record is taken in");
@@ -189,6 +198,7 @@ int main(int argc, char** argv) {
     if (sheet->parsed()) return cli::sheet(file, output);
     if (steps->parsed()) return cli::steps(file, stepping);
     if (learning->parsed()) return cli::learn(learnt);
+    if (look->parsed()) return cli::look(file, looking);
     if (booking->parsed()) return cli::booklet(file, booklet);
     if (log->parsed()) return cli::log(file, logged);
     if (sessions->parsed()) return cli::sessions(file, placing);

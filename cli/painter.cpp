@@ -25,14 +25,14 @@ std::string painter() {
 
 } // namespace
 
-int paint(std::vector<std::string> words, const std::string& instead) {
+int paint(std::vector<std::string> words, const std::string& instead, const char* what) {
   words.insert(words.begin(), painter());
   std::vector<char*> argv;
   for (std::string& each : words) argv.push_back(each.data());
   argv.push_back(nullptr);
   pid_t child = 0;
   if (::posix_spawnp(&child, argv.front(), nullptr, nullptr, argv.data(), environ) != 0)
-    return complain("a PDF is painted by columna-app, which is not installed here; " + instead);
+    return complain(std::string(what) + " by columna-app, which is not installed here; " + instead);
   int status = 0;
   while (::waitpid(child, &status, 0) < 0)
     if (errno != EINTR) return complain("columna-app went away; " + instead);

@@ -1,6 +1,7 @@
-// columna-standin scale|callipers: an instrument to practise with on a line of its own. Told on standard
-// input, a line each: put 12.34, take, zero, drift 0.02, noise 0.02, press, unplug 3, half, garbage 200,
-// flood 5, silent 4, over, seed 7, quit.
+// columna-standin scale|callipers|camera: a camera (camera.h), or an instrument to practise with on a line of
+// its own. Told on standard input, a line each: put 12.34, take, zero, drift 0.02, noise 0.02, press, unplug
+// 3, half, garbage 200, flood 5, silent 4, over, seed 7, quit.
+#include "camera.h"
 #include "device.h"
 #include "line.h"
 
@@ -154,20 +155,24 @@ private:
 
 int main(int argc, char** argv) {
   using namespace columna::standin;
-  CLI::App app("An instrument to practise with, on a line of its own. What it says is no measurement.");
-  std::string kind;
+  CLI::App app("Instruments to practise with, and a camera. What they say is no measurement.");
+  app.require_subcommand(1);
   std::string name;
-  app.add_option("kind", kind, "scale or callipers")
-      ->required()
-      ->check(CLI::IsMember({"scale", "callipers"}));
-  app.add_option("--name", name, "of its line, in place of its kind");
+  CLI::App* scale = app.add_subcommand("scale", "A scale on a line of its own.");
+  CLI::App* callipers = app.add_subcommand("callipers", "Callipers on a line of their own.");
+  for (CLI::App* each : {scale, callipers})
+    each->add_option("--name", name, "of its line, in place of its kind");
+  CameraOptions shots;
+  CLI::App* taking = app.add_subcommand("camera", "Draws photos of a file's figure into a folder.");
+  addOptions(*taking, shots);
   CLI11_PARSE(app, argc, argv);
+  if (taking->parsed()) return camera(shots);
   for (const int each : {SIGINT, SIGTERM}) std::signal(each, [](int /*signal*/) { ended = 1; });
   std::signal(SIGPIPE, SIG_IGN);
-  if (name.empty()) name = kind;
+  if (name.empty()) name = scale->parsed() ? "scale" : "callipers";
   if (name.find('/') != std::string::npos) {
     std::cerr << "--name \"" << name << "\": give a word\n";
     return 2;
   }
-  return Program(kind == "scale" ? Device::Kind::Scale : Device::Kind::Callipers, name + ".port").run();
+  return Program(scale->parsed() ? Device::Kind::Scale : Device::Kind::Callipers, name + ".port").run();
 }

@@ -6,6 +6,8 @@
 #include "make/local_time.h"
 #include "make/make_card.h"
 #include "make/make_desk.h"
+#include "make/photo_board.h"
+#include "make/record_panel.h"
 #include "make/step_words.h"
 #include "make/when.h"
 #include "project/catalog.h"
@@ -15,7 +17,7 @@
 
 namespace columna {
 
-MakeStage::MakeStage(Session& session) : Stage(session), view_(session), awake_(nullptr) {
+MakeStage::MakeStage(Session& session) : Stage(session), view_(session), photo_(session), awake_(nullptr) {
   connect(&view_, &MakeView::changed, this, &Stage::changed);
   connect(&view_, &MakeView::changed, this, &MakeStage::wake);
   connect(&view_, &MakeView::dried, this, &MakeStage::ring);
@@ -43,15 +45,21 @@ CardPage* MakeStage::makeCard(QWidget* parent) {
 QWidget* MakeStage::makeRack(Mat& /*mat*/, QWidget* parent) {
   desk_ = new MakeDesk(session_, view_, instruments_, parent);
   connect(desk_, &MakeDesk::bench, this, &MakeStage::openBench);
+  connect(desk_->record(), &RecordPanel::photoCheck, this, &MakeStage::openPhoto);
   return desk_;
 }
 
 std::vector<StageKey> MakeStage::keys() {
-  return {{QKeySequence(QStringLiteral("B")), [this] { openBench(); }}};
+  return {{QKeySequence(QStringLiteral("B")), [this] { openBench(); }},
+          {QKeySequence(QStringLiteral("O")), [this] { openPhoto(); }}};
 }
 
 std::vector<FindEntry> MakeStage::finds() {
   std::vector<FindEntry> out;
+  out.push_back({tr("Photo check"), tr("a photo of the work against the plan"), [this] {
+                   session_.setStage(kMake);
+                   openPhoto();
+                 }});
   if (!view_.steps()) return out;
   for (size_t i = 0; i < view_.steps()->steps.size(); ++i) {
     const int step = static_cast<int>(i);
@@ -77,10 +85,27 @@ std::vector<Arrangement> MakeStage::arrangements() {
              view_.choose(value.toStdString());
              return true;
            }},
-          {QStringLiteral("bench"), tr("yes: the bench"), [this](const QString& value) {
+          {QStringLiteral("bench"), tr("yes: the bench"),
+           [this](const QString& value) {
              if (value != QStringLiteral("yes")) return false;
              openBench();
              return true;
+           }},
+          {QStringLiteral("photo"), tr("a photo of the work, looked at; yes: the photo check without one"),
+           [this](const QString& value) {
+             openPhoto();
+             if (value != QStringLiteral("yes")) photo_.look(value);
+             return true;
+           }},
+          {QStringLiteral("taken"), tr("how it was taken: right, left, front, back, above"),
+           [this](const QString& value) {
+             for (const PhotoView each : kPhotoViews)
+               if (value == QLatin1String(columna::id(each).data(),
+                                          static_cast<qsizetype>(columna::id(each).size()))) {
+                 photo_.setView(each);
+                 return true;
+               }
+             return false;
            }}};
 }
 
@@ -90,42 +115,75 @@ int MakeStage::toLookAt() const { return static_cast<int>(view_.findings().size(
 
 void MakeStage::left() {
   closeBench();
+  closePhoto();
   view_.leave();
 }
 
 BenchBoard* MakeStage::bench() const { return bench_; }
 
+PhotoBoard* MakeStage::photoBoard() const { return photoBoard_; }
+
+QWidget* MakeStage::under() const {
+  auto* window = qobject_cast<QMainWindow*>(desk_->window());
+  return window ? window->centralWidget() : desk_->window();
+}
+
+void MakeStage::cover(QWidget* board) {
+  QWidget* over = board->parentWidget();
+  board->setGeometry(over->rect());
+  over->installEventFilter(this);
+  board->show();
+  board->raise();
+  board->setFocus();
+  wake();
+}
+
+void MakeStage::uncover(QWidget* board) {
+  QWidget* over = board->parentWidget();
+  over->removeEventFilter(this);
+  board->hide();
+  board->deleteLater();
+  wake();
+  if (desk_) desk_->setFocus();
+}
+
 void MakeStage::openBench() {
   if (bench_ || !desk_) return;
-  auto* window = qobject_cast<QMainWindow*>(desk_->window());
-  QWidget* over = window ? window->centralWidget() : desk_->window();
-  bench_ = new BenchBoard(session_, view_, instruments_, over);
-  bench_->setGeometry(over->rect());
-  over->installEventFilter(this);
+  closePhoto();
+  bench_ = new BenchBoard(session_, view_, instruments_, under());
   connect(bench_, &BenchBoard::left, this, &MakeStage::closeBench);
-  bench_->show();
-  bench_->raise();
-  bench_->setFocus();
-  wake();
+  cover(bench_);
 }
 
 void MakeStage::closeBench() {
   if (!bench_) return;
-  QWidget* over = bench_->parentWidget();
-  over->removeEventFilter(this);
-  bench_->hide();
-  bench_->deleteLater();
+  QWidget* board = bench_;
   bench_ = nullptr;
-  wake();
-  if (over->window()->isFullScreen())
-    over->window()->setWindowState(over->window()->windowState() ^ Qt::WindowFullScreen);
-  if (desk_) desk_->setFocus();
+  uncover(board);
+  if (board->window()->isFullScreen())
+    board->window()->setWindowState(board->window()->windowState() ^ Qt::WindowFullScreen);
 }
 
-/// The bench covers all of the window, however large that is.
+void MakeStage::openPhoto() {
+  if (photoBoard_ || !desk_) return;
+  closeBench();
+  photoBoard_ = new PhotoBoard(session_, view_, photo_, under());
+  connect(photoBoard_, &PhotoBoard::left, this, &MakeStage::closePhoto);
+  cover(photoBoard_);
+}
+
+void MakeStage::closePhoto() {
+  if (!photoBoard_) return;
+  QWidget* board = photoBoard_;
+  photoBoard_ = nullptr;
+  uncover(board);
+}
+
+/// A board covers all of the window, however large that is.
 bool MakeStage::eventFilter(QObject* watched, QEvent* event) {
-  if (event->type() == QEvent::Resize && bench_ && watched == bench_->parentWidget())
-    bench_->setGeometry(bench_->parentWidget()->rect());
+  if (event->type() == QEvent::Resize)
+    for (QWidget* board : {static_cast<QWidget*>(bench_), static_cast<QWidget*>(photoBoard_)})
+      if (board && watched == board->parentWidget()) board->setGeometry(board->parentWidget()->rect());
   return Stage::eventFilter(watched, event);
 }
 

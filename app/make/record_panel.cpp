@@ -39,6 +39,8 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   table_ = new QPushButton(tr("Save as CSV…"), this);
   photo_ = new QPushButton(tr("Photo…"), this);
   photo_->setToolTip(tr("a photo of the work, with what stands in the field"));
+  check_ = new QPushButton(tr("Photo check…"), this);
+  check_->setToolTip(tr("a photo of the work laid over the plan: what is fuller, thinner, turned (O)"));
   shown_ = new QLabel(this);
   shown_->setAccessibleName(tr("The photo of this entry"));
   shown_->setAlignment(Qt::AlignCenter);
@@ -52,13 +54,14 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   grid->addWidget(keep_, 0, 1);
   grid->addWidget(next_, 0, 2);
   grid->addWidget(photo_, 0, 3);
-  grid->addWidget(list_, 1, 0, 4, 2);
-  grid->addWidget(shown_, 1, 3, 4, 1);
+  grid->addWidget(list_, 1, 0, 5, 2);
+  grid->addWidget(shown_, 1, 3, 5, 1);
   grid->addWidget(withdraw_, 1, 2);
   grid->addWidget(table_, 2, 2);
   grid->addWidget(story_, 3, 2);
+  grid->addWidget(check_, 4, 2);
   grid->setColumnStretch(0, 1);
-  grid->setRowStretch(4, 1);
+  grid->setRowStretch(5, 1);
   const auto write = [this](EntryKind kind) {
     if (!view_.write(kind, note_->text())) note_->clear();
   };
@@ -78,6 +81,7 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   });
   connect(table_, &QPushButton::clicked, this, [this] { saveTable(); });
   connect(photo_, &QPushButton::clicked, this, [this] { addPhoto(); });
+  connect(check_, &QPushButton::clicked, this, &RecordPanel::photoCheck);
   connect(story_, &QPushButton::clicked, this, [this] { saveStory(); });
   connect(list_, &QListWidget::currentRowChanged, this, [this] { follow(); });
   connect(&session_, &Session::recordChanged, this, &RecordPanel::refresh);

@@ -21,6 +21,7 @@ public:
   [[nodiscard]] QPushButton* nextKey() const { return next_; }
   [[nodiscard]] QPushButton* tableKey() const { return table_; }
   [[nodiscard]] QPushButton* photoKey() const { return photo_; }
+  [[nodiscard]] QPushButton* checkKey() const { return check_; }
   /// The photo of the entry that is current; null without one.
   [[nodiscard]] QLabel* shown() const { return shown_; }
   /// Keeps a photo of the work with what stands in the note's field; asks for one when `path` is empty.
@@ -30,6 +31,9 @@ public:
   void saveStory(QString path = {});
   /// Writes the record as a table; asks for a name when `path` is empty.
   void saveTable(QString path = {});
+
+signals:
+  void photoCheck(); ///< a photo is to be looked at by the plan
 
 private:
   void refresh();
@@ -42,7 +46,7 @@ private:
   MakeView& view_;
   QListWidget* list_;
   QLineEdit* note_;
-  QPushButton *keep_, *next_, *withdraw_, *table_, *story_, *photo_;
+  QPushButton *keep_, *next_, *withdraw_, *table_, *story_, *photo_, *check_;
   QLabel* shown_;
 };
 

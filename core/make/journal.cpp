@@ -137,6 +137,7 @@ std::string_view unitOf(EntryKind kind) {
     return "g";
   case EntryKind::LengthRead:
   case EntryKind::GirthRead:
+  case EntryKind::Photo: // what its check found the part off by
     return "mm";
   case EntryKind::AngleRead:
     return "deg";

@@ -2,6 +2,7 @@
 
 #include "sheet/face_pages.h"
 #include "sheet/marks.h"
+#include "sheet/mat_page.h"
 #include "sheet/pose_page.h"
 #include "sheet/tiles.h"
 #include "sheet/view_drawing.h"
@@ -44,6 +45,7 @@ public:
       append(std::move(drawn));
       append(std::move(large));
     }
+    if (parts_.mat) pages_.push_back(matPage(project_, plan_, catalog_, paper_, manner_));
     return std::move(pages_);
   }
 
@@ -260,7 +262,8 @@ const std::vector<SheetPart>& sheetParts() {
       {"assembly", named("putting it together"), &SheetParts::assembly},
       {"wool", named("portions of wool, and how to wind"), &SheetParts::wool},
       {"poses", named("poses"), &SheetParts::poses},
-      {"face", named("the face: head map, pins, ears, soles, pads"), &SheetParts::face}};
+      {"face", named("the face: head map, pins, ears, soles, pads"), &SheetParts::face},
+      {"mat", named("the mat to photograph it on"), &SheetParts::mat}};
   return parts;
 }
 

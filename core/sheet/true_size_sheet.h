@@ -21,9 +21,10 @@ struct SheetParts {
   bool shapes = true;   ///< tapes and pads at true size
   bool poses = true;
   bool face = true; ///< head map, pins, ears, soles and pads of the face
+  bool mat = true;  ///< to stand it on for its photos
 
   [[nodiscard]] bool none() const {
-    return !(lists || strips || views || bends || assembly || wool || shapes || poses || face);
+    return !(lists || strips || views || bends || assembly || wool || shapes || poses || face || mat);
   }
 };
 

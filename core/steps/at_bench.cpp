@@ -174,6 +174,13 @@ const Entry* Readings::of(const Step& step, const Goal& goal) const {
   return found == last_.end() ? nullptr : &found->second;
 }
 
+const Entry* lastPhotoCheck(const std::vector<Entry>& entries) {
+  const std::set<std::string> gone = withdrawn(entries);
+  for (auto e = entries.rbegin(); e != entries.rend(); ++e)
+    if (e->kind == EntryKind::Photo && e->by == EntryBy::Photo && !gone.contains(e->id)) return &*e;
+  return nullptr;
+}
+
 std::vector<Finding> makeFindings(const StepPlan& plan, const Figure& figure, const Progress& progress,
                                   const std::vector<Entry>& entries) {
   std::vector<Finding> out;
@@ -212,6 +219,14 @@ std::vector<Finding> makeFindings(const StepPlan& plan, const Figure& figure, co
           say("{} was done {} minutes before “{}” could be dry: look whether it holds", then.words,
               Number(std::ceil(early), 0), first.words),
           say("{} not dry", first.words));
+  }
+  if (const Entry* check = lastPhotoCheck(entries); check && check->value && *check->value > 0) {
+    Finding f;
+    f.level = Level::Doubtful;
+    f.where = check->limb;
+    f.text = say("by its photo: {}", AsIs(check->text));
+    f.brief = say("by its photo {} off", Length(*check->value, 1));
+    out.push_back(std::move(f));
   }
   return out;
 }

@@ -62,7 +62,12 @@ private:
   std::map<std::tuple<std::string, EntryKind, long, std::string>, Entry> last_;
 };
 
-/// Readings off their goals, steps done before what they follow or before it was dry.
+/// The last photo that was looked at by the plan and counts; null without one. Its value is what the part it
+/// names is off by, mm.
+[[nodiscard]] const Entry* lastPhotoCheck(const std::vector<Entry>& entries);
+
+/// Readings off their goals, steps done before what they follow or before it was dry, what the last photo
+/// shows.
 [[nodiscard]] std::vector<Finding> makeFindings(const StepPlan& plan, const Figure& figure,
                                                 const Progress& progress, const std::vector<Entry>& entries);
 

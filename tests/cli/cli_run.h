@@ -16,11 +16,12 @@ struct Ran {
   std::string out, err;
 };
 
-inline Ran run(const Scratch& scratch, const std::string& words) {
+/// A program of the build, by its path.
+inline Ran runProgram(const Scratch& scratch, const std::string& program, const std::string& words) {
   const std::string errors = scratch.path("stderr");
   const std::string command = std::string("COLUMNA_DATA=") + COLUMNA_DATA_DIR +
-                              " XDG_DATA_HOME=" + scratch.path("none") + " " + COLUMNA_CLI + " " + words +
-                              " 2>" + errors;
+                              " XDG_DATA_HOME=" + scratch.path("none") + " " + program + " " + words + " 2>" +
+                              errors;
   Ran out;
   FILE* pipe = popen(command.c_str(), "r");
   std::array<char, 4096> buffer{};
@@ -29,6 +30,10 @@ inline Ran run(const Scratch& scratch, const std::string& words) {
   out.code = WEXITSTATUS(status);
   out.err = Scratch::read(errors);
   return out;
+}
+
+inline Ran run(const Scratch& scratch, const std::string& words) {
+  return runProgram(scratch, COLUMNA_CLI, words);
 }
 
 } // namespace columna::test

@@ -71,7 +71,7 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
                                     {"head"},
                                     {"pose", "wire", "solid"},
                                     {"hold", "wool"},
-                                    {"face"},
+                                    {"face", "photo"},
                                     {"make"},
                                     {"project"},
                                     {"file", "plan"},

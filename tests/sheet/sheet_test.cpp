@@ -2,6 +2,7 @@
 #include "sheet/true_size_sheet.h"
 
 #include "anatomy/outline.h"
+#include "photo/photo_mat.h"
 #include "sheet/filler.h"
 #include "sheet/words.h"
 #include "support.h"
@@ -143,9 +144,43 @@ TEST(Sheet, WhatIsNotWantedIsNotPrinted) {
     EXPECT_LE(trueSizeSheet(p, plan, shelf(), Paper::A4, without).size(), whole) << part.key;
   }
   EXPECT_GT(alone, whole) << "together they share pages";
-  EXPECT_LE(whole, 10U) << "a fox of a hand's height";
+  EXPECT_LE(whole, 11U) << "a fox of a hand's height, with the photo mat";
   const Project larger = project("red_fox", 140); // 252 mm long; it took sixteen
-  EXPECT_LE(trueSizeSheet(larger, planned(larger), shelf(), Paper::A4).size(), 15U);
+  EXPECT_LE(trueSizeSheet(larger, planned(larger), shelf(), Paper::A4).size(), 16U);
+}
+
+TEST(Sheet, ThePhotoMatHasItsDiscsWhereAPhotoLooksForThem) {
+  for (const char* animal : {"river_otter", "elephant", "house_mouse", "merfigure"})
+    for (const Paper paper : {Paper::A4, Paper::Letter}) {
+      const Project p = project(animal, std::string(animal) == "elephant" ? 400 : 90);
+      SheetParts only;
+      for (const SheetPart& each : sheetParts()) only.*each.wanted = false;
+      only.mat = true;
+      const auto pages = trueSizeSheet(p, planned(p), shelf(), paper, only);
+      ASSERT_EQ(pages.size(), 1U);
+      const Page& page = pages.front();
+      std::vector<Point> discs;
+      Point hole(-1, -1);
+      for (const Mark& m : page.marks) {
+        for (const Point& at : m.points) { // all of it is on the paper
+          EXPECT_TRUE(at.x() > 4 && at.y() > 4 && at.x() < page.width - 4 && at.y() < page.height - 4)
+              << animal;
+        }
+        if (m.kind != Mark::Kind::Disc) continue;
+        if (m.size == kMatDisc)
+          discs.push_back(m.points.front());
+        else
+          hole = m.points.front();
+      }
+      ASSERT_EQ(discs.size(), 4U);
+      EXPECT_EQ(hole, discs.front());
+      for (size_t i = 0; i < 4; ++i) { // as far from each other as they are looked for, seen from above
+        const Vec2 wanted = matDiscs()[(i + 1) % 4] - matDiscs()[i];
+        const Point drawn = discs[(i + 1) % 4] - discs[i];
+        EXPECT_NEAR(drawn.x(), -wanted.y(), 1e-9);
+        EXPECT_NEAR(drawn.y(), -wanted.x(), 1e-9);
+      }
+    }
 }
 
 TEST(Sheet, WordsFlowInColumnsWithoutLosingARow) {
