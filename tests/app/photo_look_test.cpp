@@ -207,6 +207,42 @@ TEST_F(PhotoLookTest, AFolderIsWatchedAndABoxIsDrawnByKeysAndByHand) {
   QTRY_VERIFY_WITH_TIMEOUT(!work().folder().away(), kPatience);
 }
 
+TEST(PhotoFolder, APhotoIsToldOnceItIsWholeAndAgainWhenItIsAnother) {
+  const QTemporaryDir folder;
+  ASSERT_TRUE(folder.isValid());
+  PhotoFolder watched;
+  QStringList came;
+  QObject::connect(&watched, &PhotoFolder::came,
+                   [&](const QString& path) { came << QFileInfo(path).fileName(); });
+  watched.watch(folder.path());
+  const auto add = [&](const char* name, const QByteArray& bytes) {
+    QFile file(folder.filePath(QLatin1String(name)));
+    ASSERT_TRUE(file.open(QIODevice::WriteOnly | QIODevice::Append));
+    file.write(bytes);
+  };
+  // It grows for longer than it would have to rest: not told before it is whole.
+  for (int i = 0; i < 5; ++i) {
+    add("slow.jpg", "some of it");
+    QTest::qWait(250);
+    EXPECT_TRUE(came.isEmpty()) << i;
+  }
+  add("notes.txt", "no picture");
+  add("shot.png.part", "half a picture");
+  QTRY_COMPARE_WITH_TIMEOUT(came, QStringList{QStringLiteral("slow.jpg")}, kPatience);
+  QTest::qWait(1500);
+  EXPECT_EQ(came.size(), 1) << "each once";
+  ASSERT_TRUE(QFile::rename(folder.filePath(QStringLiteral("shot.png.part")),
+                            folder.filePath(QStringLiteral("shot.png"))));
+  QTRY_COMPARE_WITH_TIMEOUT(came.size(), 2, kPatience);
+  add("slow.jpg", "taken again under its old name");
+  QTRY_COMPARE_WITH_TIMEOUT(came.size(), 3, kPatience);
+  EXPECT_EQ(came.back(), QStringLiteral("slow.jpg"));
+  watched.watch({});
+  add("late.png", "nobody looks");
+  QTest::qWait(1500);
+  EXPECT_EQ(came.size(), 3);
+}
+
 TEST_F(PhotoLookTest, ABadPictureLosesNothing) {
   opened();
   QFile bad(folder.filePath(QStringLiteral("bad.png")));
