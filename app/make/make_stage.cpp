@@ -170,12 +170,14 @@ void MakeStage::openPhoto() {
   photoBoard_ = new PhotoBoard(session_, view_, photo_, under());
   connect(photoBoard_, &PhotoBoard::left, this, &MakeStage::closePhoto);
   cover(photoBoard_);
+  photo_.setShown(true);
 }
 
 void MakeStage::closePhoto() {
   if (!photoBoard_) return;
   QWidget* board = photoBoard_;
   photoBoard_ = nullptr;
+  photo_.setShown(false);
   uncover(board);
 }
 

@@ -75,15 +75,11 @@ void PhotoBoard::build() {
   bar_->setAccessibleName(tr("How far it is"));
   column->addWidget(bar_);
   list_ = new QListWidget(this);
-  list_->setAccessibleName(tr("What is off"));
+  list_->setAccessibleName(tr("What is off, and what the photo cannot show"));
   list_->setWordWrap(true);
   list_->setSpacing(px(2));
   list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   column->addWidget(list_, 3);
-  limits_ = textLabel(this, 13, QFont::Normal);
-  setFaint(limits_);
-  limits_->setAccessibleName(tr("What it cannot show"));
-  column->addWidget(limits_);
   column->addStretch();
   folder_ = textLabel(this, 13, QFont::Normal);
   setFaint(folder_);
@@ -104,10 +100,9 @@ void PhotoBoard::build() {
   last->addWidget(keep_, 1);
   last->addWidget(back_);
   column->addLayout(last);
-  for (QWidget* each : std::initializer_list<QWidget*>{list_, views_, words_, limits_, head_, folder_})
+  for (QWidget* each : std::initializer_list<QWidget*>{list_, views_, words_, head_, folder_})
     each->setFixedWidth(frame(340));
-  for (QLabel* each : {head_, words_, limits_, folder_})
-    each->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Minimum);
+  for (QLabel* each : {head_, words_, folder_}) each->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Minimum);
   connect(views_, &QComboBox::currentIndexChanged, this,
           [this](int index) { work_.setView(kPhotoViews[static_cast<size_t>(index)]); });
   connect(over_, &QComboBox::currentIndexChanged, this,
@@ -144,14 +139,16 @@ void PhotoBoard::refresh() {
   words_->setPalette(palette);
   list_->clear();
   for (const PhotoFinding& f : work_.findings()) list_->addItem(str(f.text, session_.units()));
-  list_->setVisible(!work_.findings().empty());
-  QStringList limits;
-  if (check) {
-    limits << str(photoTaken(*check), session_.units()) + u'.';
+  if (check) { // what it cannot show stands under that, and cannot be chosen
+    QStringList limits{str(photoTaken(*check), session_.units()) + u'.'};
     for (const Said& each : photoLimits(*check, work_.figure())) limits << str(each, session_.units());
+    for (const QString& each : limits) {
+      auto* item = new QListWidgetItem(each, list_);
+      item->setFlags(Qt::NoItemFlags);
+      item->setForeground(theme().faint);
+    }
   }
-  limits_->setText(limits.join(u'\n'));
-  limits_->setVisible(!limits.isEmpty());
+  list_->setVisible(list_->count() > 0);
   const QString& folder = work_.folder().folder();
   folder_->setText(folder.isEmpty()        ? QString()
                    : work_.folder().away() ? tr("The folder %1 is away: looked for each second.").arg(folder)

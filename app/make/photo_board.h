@@ -25,9 +25,9 @@ public:
 
   [[nodiscard]] PhotoPicture* picture() const { return picture_; }
   [[nodiscard]] QComboBox* views() const { return views_; }
+  /// What is off, a finding a row, then what the photo cannot show.
   [[nodiscard]] QListWidget* list() const { return list_; }
   [[nodiscard]] QLabel* words() const { return words_; }
-  [[nodiscard]] QLabel* limits() const { return limits_; }
   [[nodiscard]] QPushButton* keepKey() const { return keep_; }
   [[nodiscard]] QPushButton* boxKey() const { return box_; }
   [[nodiscard]] QPushButton* practiseKey() const { return practise_; }
@@ -58,7 +58,7 @@ private:
   PhotoPicture* picture_;
   QComboBox *views_, *over_;
   QPushButton *open_, *watch_, *practise_, *box_, *keep_, *back_;
-  QLabel *head_, *words_, *limits_, *folder_;
+  QLabel *head_, *words_, *folder_;
   QProgressBar* bar_;
   QListWidget* list_;
   QTimer ticks_;

@@ -7,6 +7,8 @@
 #include <QFileInfo>
 #include <QImageReader>
 
+#include <utility>
+
 namespace columna {
 
 PhotoImage pixelsOf(const QImage& image) {
@@ -70,11 +72,21 @@ void PhotoWork::clear() {
 
 /// The figure is another than it was looked at with.
 void PhotoWork::stale() {
-  if (!path_.isEmpty() && !session_.inRun()) again();
+  if (path_.isEmpty() || session_.inRun()) return;
+  if (shown_)
+    again();
+  else
+    stale_ = true;
+}
+
+void PhotoWork::setShown(bool on) {
+  shown_ = on;
+  if (on && std::exchange(stale_, false)) again();
 }
 
 void PhotoWork::again() {
   ++turn_;
+  stale_ = false;
   check_.reset();
   findings_.clear();
   trouble_.clear();

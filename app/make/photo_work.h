@@ -31,6 +31,8 @@ public:
   void setBox(const std::optional<PhotoBox>& box);
   /// The photo is looked at again: the figure is another by now.
   void again();
+  /// While it is shown it is looked at again with each change of the figure, else when it is shown next.
+  void setShown(bool on);
   /// Lets the photo go.
   void clear();
 
@@ -75,6 +77,7 @@ private:
   Picture picture_;
   bool standIn_ = false, waiting_ = false;
   bool awaited_ = false; ///< an answer is to come
+  bool shown_ = false, stale_ = false;
   PhotoView view_ = PhotoView::Front;
   std::optional<PhotoBox> box_;
   std::optional<PhotoCheck> check_;

@@ -84,6 +84,9 @@ Page matPage(const Project& project, const Plan& plan, const Catalog& catalog, P
            "discs "
            "in the picture; first once from above."),
        page.height - kMargin - 6);
+  tell(say("From disc to disc it is {} across and {} along: measure it once.", Length(kMatAcross),
+           Length(kMatAlong)),
+       page.height - kMargin - 1.5);
   return page;
 }
 
