@@ -148,6 +148,12 @@ void PhotoBoard::refresh() {
       item->setForeground(theme().faint);
     }
   }
+  // As high as its words are: the style's own room beside them is not counted by the list.
+  for (int row = 0; row < list_->count(); ++row) {
+    const QRect lines = list_->fontMetrics().boundingRect(0, 0, list_->width() - px(64), px(2000),
+                                                          Qt::TextWordWrap, list_->item(row)->text());
+    list_->item(row)->setSizeHint(QSize(list_->width() - px(30), lines.height() + px(16)));
+  }
   list_->setVisible(list_->count() > 0);
   const QString& folder = work_.folder().folder();
   folder_->setText(folder.isEmpty()        ? QString()

@@ -55,11 +55,11 @@ RecordPanel::RecordPanel(Session& session, MakeView& view, QWidget* parent)
   grid->addWidget(next_, 0, 2);
   grid->addWidget(photo_, 0, 3);
   grid->addWidget(list_, 1, 0, 5, 2);
-  grid->addWidget(shown_, 1, 3, 5, 1);
+  grid->addWidget(shown_, 2, 3, 4, 1);
   grid->addWidget(withdraw_, 1, 2);
   grid->addWidget(table_, 2, 2);
   grid->addWidget(story_, 3, 2);
-  grid->addWidget(check_, 4, 2);
+  grid->addWidget(check_, 1, 3);
   grid->setColumnStretch(0, 1);
   grid->setRowStretch(5, 1);
   const auto write = [this](EntryKind kind) {
