@@ -1,5 +1,6 @@
 #include "make/bench_board.h"
 
+#include "kit/own_keys.h"
 #include "kit/say.h"
 #include "make/step_words.h"
 #include "make/when.h"
@@ -282,17 +283,7 @@ void BenchBoard::done(bool usual) {
   (void)view_.finish(usual);
 }
 
-bool BenchBoard::event(QEvent* event) {
-  // Plain keys are the bench's; those of the stage and the mat under it wait.
-  if (event->type() == QEvent::ShortcutOverride) {
-    const auto* key = static_cast<QKeyEvent*>(event); // that type of event is one
-    if (!(key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))) {
-      event->accept();
-      return true;
-    }
-  }
-  return QWidget::event(event);
-}
+bool BenchBoard::event(QEvent* event) { return keepsPlainKey(event) || QWidget::event(event); }
 
 bool BenchBoard::eventFilter(QObject* watched, QEvent* event) {
   if (watched == field_ && event->type() == QEvent::KeyPress) {

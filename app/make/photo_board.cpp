@@ -1,5 +1,6 @@
 #include "make/photo_board.h"
 
+#include "kit/own_keys.h"
 #include "kit/parts.h"
 #include "kit/say.h"
 #include "kit/settings.h"
@@ -241,17 +242,7 @@ void PhotoBoard::nextOver() { over_->setCurrentIndex((over_->currentIndex() + 1)
 
 void PhotoBoard::paintEvent(QPaintEvent* /*event*/) { QPainter(this).fillRect(rect(), theme().ground); }
 
-bool PhotoBoard::event(QEvent* event) {
-  // Plain keys are the board's; those of the stage and the mat under it wait.
-  if (event->type() == QEvent::ShortcutOverride) {
-    const auto* key = static_cast<QKeyEvent*>(event); // that type of event is one
-    if (!(key->modifiers() & (Qt::ControlModifier | Qt::AltModifier))) {
-      event->accept();
-      return true;
-    }
-  }
-  return QWidget::event(event);
-}
+bool PhotoBoard::event(QEvent* event) { return keepsPlainKey(event) || QWidget::event(event); }
 
 void PhotoBoard::keyPressEvent(QKeyEvent* event) {
   if (event->modifiers() & (Qt::ControlModifier | Qt::AltModifier)) return QWidget::keyPressEvent(event);

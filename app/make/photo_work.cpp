@@ -111,7 +111,7 @@ void PhotoWork::start() {
   ask.stop = &stop_;
   ask.progress = &progress_;
   making_.setFuture(beside([ask = std::move(ask), path = path_, picture = picture_, standIn = standIn_,
-                            turn = turn_, units = session_.units()]() mutable {
+                            turn = turn_, practice = turnedByStandIn_, units = session_.units()]() mutable {
     auto found = std::make_shared<Found>();
     found->turn = turn;
     if (picture.image.isNull()) {
@@ -124,6 +124,7 @@ void PhotoWork::start() {
       standIn = QImageReader(path).text(QStringLiteral("Software")) == QStringLiteral("columna-standin");
     }
     found->standIn = standIn;
+    if (standIn != practice) ask.turned.reset(); // what was drawn says nothing of what was taken
     ask.photo = pixelsOf(picture.image);
     found->picture = std::move(picture);
     auto check = checkPhoto(ask);
@@ -151,7 +152,10 @@ void PhotoWork::found() {
   check_ = got->check;
   if (check_) {
     findings_ = photoFindings(*check_, figure_);
-    if (check_->turned) turned_ = check_->turned;
+    if (check_->turned) {
+      turned_ = check_->turned;
+      turnedByStandIn_ = standIn_;
+    }
   }
   emit changed();
 }

@@ -84,7 +84,8 @@ private:
   std::vector<PhotoFinding> findings_;
   Figure figure_;
   std::optional<TurnedOn> turned_;
-  std::uint64_t turn_ = 0; ///< counts wishes
+  bool turnedByStandIn_ = false; ///< it is for a stand-in's photos alone
+  std::uint64_t turn_ = 0;       ///< counts wishes
   QFutureWatcher<std::shared_ptr<Found>> making_;
   std::atomic<bool> stop_{false};
   std::atomic<int> progress_{0};

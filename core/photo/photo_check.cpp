@@ -68,15 +68,9 @@ Reading readingOf(const std::vector<const EdgeMatch*>& points) {
   return out;
 }
 
-double errorOf(const PhotoFit& fit, const PhotoCamera::Numbers& slope, double scatter, int edges) {
-  return std::sqrt(edges * kPhotoEdge * kPhotoEdge + scatter * scatter +
-                   std::max(0.0, slope.dot(fit.spread * slope)));
-}
-
 class Looking {
 public:
-  Looking(const PhotoAsk& ask, const PhotoModel& model, FitAsk fit, PhotoCheck& out)
-      : ask_(ask), model_(model), fitAsk_(std::move(fit)), out_(out) {
+  Looking(const PhotoAsk& ask, FitAsk fit, PhotoCheck& out) : ask_(ask), fitAsk_(std::move(fit)), out_(out) {
     const Eigen::Matrix3d turn = out_.fit.camera.turn();
     left_ = Vec2(turn(0, 1), -turn(1, 1)); // where the animal's left lies in the picture
   }
@@ -132,7 +126,7 @@ private:
       if (points.size() < kLeastPoints) continue;
       const Reading r = readingOf(points);
       PhotoPlace place{std::get<0>(key), r.at,  r.out,
-                       r.place,          r.off, errorOf(out_.fit, r.slope, r.scatter, 1)};
+                       r.place,          r.off, readingError(out_.fit, r.slope, r.scatter, 1)};
       const auto [at, fresh] = worst.try_emplace({std::get<0>(key), std::get<1>(key)}, place);
       if (!fresh && std::abs(place.off) > std::abs(at->second.off)) at->second = place;
     }
@@ -213,7 +207,7 @@ private:
     p.leftOff = l.off;
     p.rightOff = r.off;
     p.more = l.off - r.off;
-    p.error = errorOf(fit, l.slope - r.slope, std::hypot(l.scatter, r.scatter), 2);
+    p.error = readingError(fit, l.slope - r.slope, std::hypot(l.scatter, r.scatter), 2);
     return p;
   }
 
@@ -288,7 +282,6 @@ private:
   }
 
   const PhotoAsk& ask_;
-  const PhotoModel& model_;
   FitAsk fitAsk_;
   PhotoCheck& out_;
   Vec2 left_{1, 0};
@@ -296,6 +289,11 @@ private:
 };
 
 } // namespace
+
+double readingError(const PhotoFit& fit, const PhotoCamera::Numbers& slope, double scatter, int edges) {
+  return std::sqrt(edges * kPhotoEdge * kPhotoEdge + scatter * scatter +
+                   std::max(0.0, slope.dot(fit.spread * slope)));
+}
 
 bool PhotoPlace::told() const { return std::abs(off) > kPhotoSure * error && std::abs(off) >= kPhotoLeast; }
 bool PhotoPair::told() const { return std::abs(more) > kPhotoSure * error && std::abs(more) >= kPhotoLeast; }
@@ -376,7 +374,7 @@ Result<PhotoCheck> checkPhoto(const PhotoAsk& ask) {
   out.turnError = std::sqrt(std::max(0.0, out.fit.spread(turn, turn)));
   if (out.mat && ask.view == PhotoView::Above)
     out.turned = TurnedOn{turnedOn(c, out.mat->camera), out.turnError};
-  Looking(ask, model, fit, out).run();
+  Looking(ask, fit, out).run();
   return out;
 }
 

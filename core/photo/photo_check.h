@@ -3,7 +3,7 @@
 //
 // The part in question has no vote when the camera is found again for it: with it the fit turns the figure to
 // hide the fault. The error of a difference is that of an edge, and how far the camera may be off times what
-// that moves the two edges apart: for a pair 33 mm behind the rest and a turn known to 0.63 degrees 0.77 mm.
+// that moves the two edges apart: for a pair 33 mm behind the rest and a turn known to 0.63 degrees 0.81 mm.
 // Nothing is told that is under twice that, or under 1 mm.
 #pragma once
 
@@ -20,6 +20,11 @@ inline constexpr double kPhotoEdge = 0.25; ///< mm an edge is read to, standard 
 inline constexpr double kPhotoSure =
     2; ///< standard deviations: several are read of a photo, and one in twenty is chance
 inline constexpr double kPhotoLeast = 1; ///< mm that are told
+
+/// What a reading of so many edges may be off, mm, standard deviation: the edges', how unlike its points are,
+/// and how far the camera may be off times what that moves it.
+[[nodiscard]] double readingError(const PhotoFit& fit, const PhotoCamera::Numbers& slope, double scatter,
+                                  int edges);
 
 /// Where the outline lies off the plan's.
 struct PhotoPlace {

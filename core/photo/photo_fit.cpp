@@ -35,11 +35,11 @@ public:
     for (const Vec2& p : at) {
       if (!near(p)) continue;
       low_ = low_.cwiseMin(p);
-      high = high.cwiseMax(p);
+      top_ = top_.cwiseMax(p);
     }
-    if (low_.x() > high.x()) return;
-    wide_ = static_cast<int>((high.x() - low_.x()) / cell_) + 1;
-    high_ = static_cast<int>((high.y() - low_.y()) / cell_) + 1;
+    if (low_.x() > top_.x()) return;
+    wide_ = static_cast<int>((top_.x() - low_.x()) / cell_) + 1;
+    high_ = static_cast<int>((top_.y() - low_.y()) / cell_) + 1;
     cells_.resize(static_cast<size_t>(wide_) * static_cast<size_t>(high_));
     for (size_t i = 0; i < at.size(); ++i)
       if (near(at[i])) cells_[cellOf(at[i])].push_back(static_cast<int>(i));
@@ -82,7 +82,7 @@ private:
   const std::vector<RimPoint>& rim_;
   const std::vector<Vec2>& at_;
   double cell_;
-  Vec2 low_{1e9, 1e9}, high{-1e9, -1e9};
+  Vec2 low_{1e9, 1e9}, top_{-1e9, -1e9};
   int wide_ = 1, high_ = 1;
   std::vector<std::vector<int>> cells_;
 };
@@ -267,7 +267,7 @@ CameraGuess guessOf(const PhotoModel& model, const std::vector<EdgePoint>& edge,
   c.centre = model.centre;
   c.middle = Vec2((width - 1) / 2.0, (height - 1) / 2.0);
   c.pitch = view == PhotoView::Above ? 0 : 6 * kDegree;
-  // The longer way of the two says the scale; twice, as the distance changes how much of it is seen.
+  // How high it is says the scale, from above how long; thrice, as the distance changes how much is seen.
   c.scale = 1;
   c.distance = 1e6;
   for (int i = 0; i < 3; ++i) {

@@ -46,7 +46,6 @@ std::vector<PhotoFinding> photoFindings(const PhotoCheck& check, const Figure& f
     return std::pair(std::max(0.0, std::abs(value) - kPhotoSure * error),
                      std::abs(value) + kPhotoSure * error);
   };
-  const PhotoEye eye(check.fit.camera);
   const auto shown = [&](int limb) {
     for (const PhotoPlace& p : check.places)
       if (p.limb == limb) return p.at;

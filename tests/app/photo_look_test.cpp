@@ -163,6 +163,32 @@ TEST_F(PhotoLookTest, FromAboveFirstThenFromBeforeItSeesMoreClosely) {
   EXPECT_GT(work().check()->turnError, known);
 }
 
+TEST_F(PhotoLookTest, PractisingTellsNothingOfARealPhoto) {
+  opened();
+  const standin::ShotWish front = wish;
+  wish.view = PhotoView::Above;
+  wish.pitch = 0.02;
+  work().setView(PhotoView::Above);
+  board()->open(shot("drawn-above.png", true));
+  looked();
+  ASSERT_TRUE(work().turned()) << work().trouble().toStdString();
+  wish = front;
+  work().setView(PhotoView::Front);
+  board()->open(shot("drawn.png", true));
+  looked();
+  ASSERT_TRUE(work().check());
+  const double practised = work().check()->turnError;
+  board()->open(shot("taken.png", false)); // the same picture, but a real one
+  looked();
+  ASSERT_TRUE(work().check());
+  EXPECT_GT(work().check()->turnError, practised);
+  // The key draws one of this figure as it stands in its file.
+  QTest::mouseClick(board()->practiseKey(), Qt::LeftButton);
+  QTRY_VERIFY_WITH_TIMEOUT(work().name().startsWith(QStringLiteral("shot-")), kPatience);
+  looked();
+  EXPECT_TRUE(work().standIn());
+}
+
 TEST_F(PhotoLookTest, AFolderIsWatchedAndABoxIsDrawnByKeysAndByHand) {
   opened();
   const QString in = folder.filePath(QStringLiteral("in"));

@@ -161,13 +161,18 @@ TEST(PhotoCheck, WhatIsNoPhotoOfThisFigureGivesNoNumbers) {
 
 TEST(PhotoCheck, TheErrorOfADifferenceIsThatOfItsTurn) {
   // A pair 33 mm behind the rest, its edges to the left and to the right: a turn by t moves them apart by
-  // 2 x 33 t mm; known to 0.63 degrees that is 0.73 mm, with an edge's 0.25 mm 0.77.
+  // 2 x 33 t mm; known to 0.63 degrees that is 0.73 mm, with one edge's 0.25 mm 0.77, with two 0.81.
   PhotoFit fit;
   const double sd = 0.63 * kDegree;
   fit.spread(0, 0) = sd * sd;
   PhotoCamera::Numbers slope = PhotoCamera::Numbers::Zero();
   slope[0] = 2 * 33;
-  EXPECT_NEAR(std::sqrt(kPhotoEdge * kPhotoEdge + slope.dot(fit.spread * slope)), 0.77, 0.005);
+  EXPECT_NEAR(readingError(fit, slope, 0, 1), 0.77, 0.005);
+  EXPECT_NEAR(readingError(fit, slope, 0, 2), 0.81, 0.005);
+  EXPECT_NEAR(readingError(fit, slope, 0.6, 2), std::hypot(0.807, 0.6), 0.005);
+  slope[0] = 2 * 10; // nearer to the rest it is known more closely
+  fit.spread(0, 0) = 0.4 * kDegree * 0.4 * kDegree;
+  EXPECT_NEAR(readingError(fit, slope, 0, 1), 0.29, 0.005);
   PhotoPair pair;
   pair.error = 0.77;
   pair.more = 1.5;
