@@ -4,6 +4,7 @@
 #include "make/make_view.h"
 #include "make/step_pins.h"
 #include "session/changes.h"
+#include "steps/measures.h"
 
 #include <algorithm>
 
@@ -148,6 +149,22 @@ bool MakeView::pinned(int step) const {
 }
 
 std::optional<QString> MakeView::withdraw(const std::string& of) {
+  // What a stage measured is taken out of the project, or put back; the record follows that by itself.
+  const auto known = [this](const std::string& id) {
+    const auto& all = session_.record();
+    const auto found = std::find_if(all.begin(), all.end(), [&](const Entry& e) { return e.id == id; });
+    return found == all.end() ? nullptr : &*found;
+  };
+  const Entry* given = known(of);
+  const bool bringBack = given && given->kind == EntryKind::Withdraw;
+  const Entry* measure = bringBack ? known(given->of) : given;
+  if (measure && isMeasure(*measure)) {
+    auto changed =
+        bringBack ? withMeasure(session_.project(), *measure) : withoutMeasure(session_.project(), *measure);
+    if (!changed || *changed != session_.project())
+      return session_.apply(bringBack ? tr("bring a measure back") : tr("withdraw a measure"),
+                            std::move(changed));
+  }
   Entry back = entry(EntryKind::Withdraw);
   back.step.clear();
   back.limb.clear();

@@ -94,7 +94,7 @@ QString RecordPanel::wordsOf(const Entry& e) const {
   const Step* step = nullptr;
   if (view_.steps())
     if (const auto at = view_.steps()->find(e.step)) step = &view_.steps()->steps[static_cast<size_t>(*at)];
-  return str(entryWords(e, step), session_.units()).simplified();
+  return str(entryWords(e, step, &*session_.plan().figure), session_.units()).simplified();
 }
 
 void RecordPanel::refresh() {

@@ -180,6 +180,7 @@ std::optional<QString> Session::apply(const QString& name, Result<Project> chang
   }
   if (before.photos != project().photos) emit photosChanged();
   if (before.name != project().name) emit fileChanged();
+  tellMeasures();
   return std::nullopt;
 }
 
@@ -225,6 +226,7 @@ void Session::endRun() {
     emit poseChanged();
     tellSettled();
   }
+  tellMeasures();
 }
 
 void Session::step(bool back) {
@@ -243,6 +245,7 @@ void Session::step(bool back) {
   }
   if (before.photos != project().photos) emit photosChanged();
   emit fileChanged();
+  tellMeasures();
 }
 
 void Session::undo() { step(true); }

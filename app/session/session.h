@@ -73,6 +73,8 @@ public:
   [[nodiscard]] const std::vector<Entry>& record() const { return record_.entries; }
   /// What tells this figure's record from another's; empty until the first entry.
   [[nodiscard]] const std::string& recordId() const { return record_.project; }
+  /// What the project holds as measured is in it by itself.
+  ///
   /// Keeps an entry, which is on the disk when this returns; a sentence where it could not be, which has been
   /// told by then.
   std::optional<QString> noteDown(Entry entry);
@@ -137,6 +139,8 @@ private:
   void show(Plan made);
   void forget();
   void step(bool back);
+  void tellMeasures();
+  void tellOldMeasures();
   [[nodiscard]] std::string selectedLimb() const;
   void keepSelected(const std::string& limb);
 
@@ -147,6 +151,7 @@ private:
   BuildView* build_;
   ProjectFile file_;
   Record record_;
+  std::vector<Entry> measured_; ///< what the project held as measured when the record was told last
   QString path_, savedAt_;
   std::optional<FileStamp> stamp_; ///< of the file as it was opened or saved
   QStringList messages_;

@@ -1,14 +1,20 @@
-// The file of the session: opened, saved, begun anew, and gone on with after a crash.
+// The file of the session: opened, saved, begun anew, and gone on with after a crash; and its record.
+#include "steps/measures.h"
 #include "file/left_behind.h"
 #include "file/work_photos.h"
 #include "judge/planning.h"
 #include "kit/say.h"
+#include "make/local_time.h"
 #include "session/build_view.h"
 #include "session/session.h"
 
+#include <QDateTime>
 #include <QFileInfo>
 #include <QTime>
 #include <QUuid>
+
+#include <algorithm>
+#include <utility>
 
 namespace columna {
 
@@ -37,6 +43,7 @@ void Session::begin(ProjectFile file, const QString& path) {
   selected_ = -1;
   for (const auto* messages : {&file_.messages, &record_.messages})
     for (const Said& m : *messages) messages_ << str(m, units());
+  measured_ = measuresOf(file_.project);
   build_->begin();
 }
 
@@ -78,6 +85,7 @@ bool Session::changedOutside() const {
 std::optional<QString> Session::save(const QString& path) {
   if (readOnly() && path == path_)
     return tr("This file is of a newer Columna and opens for looking only; save it under another name.");
+  if (path == path_) tellOldMeasures();
   // Pictures no longer traced are not carried along; undo may bring them back, so they stay here.
   ProjectFile saved = file_;
   saved.project = project();
@@ -94,6 +102,7 @@ std::optional<QString> Session::save(const QString& path) {
   path_ = path;
   stamp_ = stampOf(path.toStdString());
   history_.markSaved();
+  tellOldMeasures(); // of a figure that has its first file
   savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
   emit fileChanged();
   return std::nullopt;
@@ -110,6 +119,30 @@ std::optional<QString> Session::noteDown(Entry entry) {
   if (!kept) return refuse(columna::sentence(kept.problem(), units()));
   emit recordChanged();
   return std::nullopt;
+}
+
+/// A measure that is taken, changed, let go of or taken back is told to the record; while a hand is on, once
+/// it lets go.
+void Session::tellMeasures() {
+  if (inRun_) return;
+  std::vector<Entry> held = measuresOf(project());
+  if (held == measured_) return;
+  const std::vector<Entry> before = std::exchange(measured_, std::move(held));
+  if (path_.isEmpty() || readOnly()) return; // told when it is saved
+  for (Entry& each : measuresTold(before, measured_, record_.entries)) {
+    each.at = zonedText(secondsNow());
+    if (noteDown(std::move(each))) return; // it has said why
+  }
+}
+
+/// Those of before the figure had a record, on the day they were taken where that is known.
+void Session::tellOldMeasures() {
+  const std::int64_t now = secondsNow();
+  for (Entry& each : measuresUntold(project(), record_.entries)) {
+    const QDate day = QDate::fromString(QString::fromStdString(each.at), Qt::ISODate);
+    each.at = zonedText(day.isValid() ? std::min<std::int64_t>(now, QDateTime(day, QTime(12, 0)).toSecsSinceEpoch()) : now);
+    if (noteDown(std::move(each))) return;
+  }
 }
 
 std::optional<QString> Session::notePhoto(const QByteArray& jpeg, Entry entry) {

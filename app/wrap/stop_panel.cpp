@@ -191,11 +191,15 @@ void StopPanel::refresh() {
   place_->setCurrentIndex(std::clamp(before, 0, std::max(0, place_->count() - 1)));
   const QSignalBlocker quiet(list_);
   list_->clear();
+  const auto named = [&plan](const std::string& limb) {
+    const auto l = plan.figure->limb(limb);
+    return l ? str(Name(plan.figure->limbs[static_cast<size_t>(*l)].name)) : tr("a part of another animal");
+  };
   for (const WrapRecord& r : session_.project().wool.records)
     list_->addItem(r.what == WrapRecord::What::Left
-                       ? tr("%1: %2 left").arg(str(r.limb), str(printMass(r.value, units)))
+                       ? tr("%1: %2 left").arg(named(r.limb), str(printMass(r.value, units)))
                        : tr("%1 at %2: %3 %4")
-                             .arg(str(r.limb), str(printLength(r.along, units, 0)),
+                             .arg(named(r.limb), str(printLength(r.along, units, 0)),
                                   str(printLength(r.value, units, 0)),
                                   r.moment == "finished" ? tr("coated") : tr("felted")));
   forget_->setEnabled(list_->count() > 0);

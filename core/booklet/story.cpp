@@ -124,7 +124,7 @@ private:
       const std::string time = e.at.size() > kDayFigures + kTimeFigures
                                    ? e.at.substr(kDayFigures + 1, kTimeFigures)
                                    : std::string();
-      flow_.tell({{time + "  " + words(entryWords(e, step)), 3.2, e.kind == EntryKind::Note}});
+      flow_.tell({{time + "  " + words(entryWords(e, step, &ask_.figure)), 3.2, e.kind == EntryKind::Note}});
       if (e.kind == EntryKind::Photo && !e.photo.empty()) flow_.pictures({e.photo}, 10);
     }
   }

@@ -1,6 +1,7 @@
 #include "built/entry_words.h"
 
 #include "built/as_built.h"
+#include "steps/measures.h"
 
 namespace columna {
 namespace {
@@ -54,8 +55,9 @@ Said plainWords(const Entry& e, const Said& of) {
 
 } // namespace
 
-Said entryWords(const Entry& entry, const Step* step) {
-  const Said words = plainWords(entry, step ? step->words : say("a step of another plan"));
+Said entryWords(const Entry& entry, const Step* step, const Figure* figure) {
+  const Said words = isMeasure(entry) ? measureWords(entry, figure)
+                                      : plainWords(entry, step ? step->words : say("a step of another plan"));
   return entry.by == EntryBy::StandIn ? say("{} (from a stand-in, no measurement)", words) : words;
 }
 
