@@ -73,7 +73,14 @@ QString HandPanel::wordsOf(const HandTrait& t) const {
         .arg(str(printLength(t.now.middle, session_.units(), 1)),
              str(printLength(t.now.low, session_.units(), 1)),
              str(printLength(t.now.high, session_.units(), 1)));
-  const QString what = t.id == id(FactorKind::LimbLength) ? tr("parts' lengths") : tr("your felt");
+  if (t.id == id(FactorKind::WoolLost))
+    return tr("<b>wool</b>: %1 % of what you take is lost (%2 to %3; before %4 to %5), from %n figure(s)",
+              nullptr, t.readings)
+        .arg(percent(t.now.middle), percent(t.now.low), percent(t.now.high), percent(t.usual.low),
+             percent(t.usual.high));
+  const QString what = t.id == id(FactorKind::LimbLength)    ? tr("parts' lengths")
+                       : t.id == id(FactorKind::FeltDensity) ? tr("how dense your felt is")
+                                                             : tr("your felt's girth over the wound one");
   return tr("<b>%1</b>: %2 % of what is planned (%3 to %4), from %n reading(s)", nullptr, t.readings)
       .arg(what, percent(t.now.middle), percent(t.now.low), percent(t.now.high));
 }

@@ -12,9 +12,10 @@
 
 namespace columna {
 
-/// What readings may show beside the pace; the words of the file.
-enum class FactorKind { WireCut, LimbLength, FeltDensity };
-inline constexpr int kFactorKinds = 3;
+/// What readings may show beside the pace: how long wire is cut, parts come out, how dense felt is, how far
+/// it shrinks as it is felted, and what share of the wool is lost.
+enum class FactorKind { WireCut, LimbLength, FeltDensity, WoundShare, WoolLost };
+inline constexpr int kFactorKinds = 5;
 [[nodiscard]] std::string_view id(FactorKind kind);
 
 /// A step that was done and timed.

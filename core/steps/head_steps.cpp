@@ -1,5 +1,6 @@
 // The face in its order, between the head's core and its coat; and what comes after everything else.
 #include "steps/making.h"
+#include "steps/steps_of.h"
 
 #include "face/face_steps.h"
 #include "wool/build_up.h"
@@ -85,9 +86,22 @@ private:
     }
   }
 
+  /// What it is that is made before the face: it dries or is baked by itself.
+  [[nodiscard]] Said aheadWords(const FaceStep& face) const {
+    const auto& eyes = m_.face->head.eyes;
+    const auto eye = [&](const std::string& id) {
+      return std::ranges::any_of(eyes, [&](const HeadEye& e) { return e.id == id; });
+    };
+    const auto painted = std::ranges::count_if(face.parts, eye);
+    if (painted == 0) return say("make the horns, the bill or the claws");
+    if (painted < std::ssize(face.parts)) return say("make the hard parts, and paint the eyes");
+    return say("paint the eyes");
+  }
+
   int one(const FaceStep& face) {
-    Step s = step("face/" + std::string(workId(face.work)), Name(workName(face.work)), benchOf(face),
-                  face.share * minutes_);
+    Step s = step("face/" + std::string(workId(face.work)),
+                  face.work == FaceWork::Ahead ? aheadWords(face) : Said(Name(workName(face.work))),
+                  benchOf(face), face.share * minutes_);
     s.advice = workAdvice(face.work);
     if (face.work == FaceWork::Ahead || face.work == FaceWork::Look) {
       s.pace = PaceKind::Around;
@@ -111,6 +125,8 @@ private:
 
   void eyes(Step& s) const {
     if (m_.figure().eyes.empty()) return;
+    const auto needled = [](const HeadEye& e) { return e.kind == EyeKind::Needled; };
+    if (m_.face && std::ranges::all_of(m_.face->head.eyes, needled)) return; // of the face's wool
     s.fetch.push_back({Fetch::What::Eye, static_cast<double>(m_.figure().eyes.size()), say("eyes")});
     s.cautions.push_back(Caution::SmallParts);
   }
@@ -219,7 +235,7 @@ void lastSteps(Making& m) {
   look.fetch.push_back({Fetch::What::Tool, 0, say("a flat plate, and a camera")});
   const int looked = m.list.add(std::move(look));
   Step record;
-  record.id = "record/all";
+  record.id = kWeighedWhole;
   record.words = say("weigh it and write down what to change next time");
   record.bench = Bench::Paper;
   record.planned = m.book().record;

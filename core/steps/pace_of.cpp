@@ -1,6 +1,8 @@
 #include "steps/pace_of.h"
 
 #include "steps/at_bench.h"
+#include "steps/measures.h"
+#include "steps/steps_of.h"
 
 #include <algorithm>
 #include <cmath>
@@ -31,6 +33,10 @@ const FactorPrior& priorOf(FactorKind kind, const HandPrior& hand) {
     return hand.wireCut;
   case FactorKind::LimbLength:
     return hand.limbLength;
+  case FactorKind::WoundShare:
+    return hand.woundShare;
+  case FactorKind::WoolLost:
+    return hand.woolLost;
   case FactorKind::FeltDensity:
     break;
   }
@@ -48,7 +54,8 @@ std::optional<double> readOver(const Readings& readings, const Step& s, Goal::Wh
 }
 
 /// How dense each part was felted, by what is on it and its girth: skinned, or else firmed before pads and
-/// skin are on. A weight says nothing without a girth.
+/// skin are on. A weight says nothing without a girth. And how far it shrank: its girth over that it was
+/// wound to, against the plan's.
 void felted(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& entries) {
   const Readings readings(entries);
   std::map<int, std::vector<const Step*>> ofLimb;
@@ -59,6 +66,8 @@ void felted(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& ent
     double on = 0;
     bool weighed = false; // what was wound, which is most of it
     std::optional<double> denser;
+    std::optional<double> wound;
+    std::optional<double> shrunk;
     for (const Step* s : steps) {
       const bool wind = s->id.starts_with("wind/");
       if (wind || s->id.starts_with("pad/") || s->id.starts_with("skin/")) {
@@ -70,13 +79,71 @@ void felted(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& ent
             on += g.value * weight.value_or(1);
           }
       }
+      if (wind) wound = readOver(readings, *s, Goal::What::Round);
       // Steps are in their order: what is on by then is all that was counted.
       if (s->id.starts_with("firm/") || s->id.starts_with("skin/"))
-        if (const auto girth = readOver(readings, *s, Goal::What::Round); girth && weighed && planned > 0)
-          denser = on / planned / (*girth * *girth);
+        if (const auto girth = readOver(readings, *s, Goal::What::Round)) {
+          if (weighed && planned > 0) denser = on / planned / (*girth * *girth);
+          if (wound) shrunk = *girth / *wound;
+        }
     }
+    if (shrunk) out.factors[std::string(id(FactorKind::WoundShare))].push_back(std::log(*shrunk));
     if (denser) out.factors[std::string(id(FactorKind::FeltDensity))].push_back(std::log(*denser));
   }
+}
+
+bool takesWool(const Step& s) {
+  return std::any_of(s.fetch.begin(), s.fetch.end(), [](const Fetch& f) {
+    return f.what == Fetch::What::Core || f.what == Fetch::What::Coat;
+  });
+}
+
+/// What is left of a part's wool when all of it is done: what was weighed of it after its last step, g.
+double restOf(const StepPlan& plan, const std::vector<Entry>& entries, const std::set<std::string>& gone) {
+  std::map<std::string, double> left;
+  for (const Entry& e : entries) { // in the order they were made
+    if (e.limb.empty() || gone.contains(e.id)) continue;
+    if (e.step == kMeasuredLeft && e.value) left[e.limb] = *e.value;
+    const auto at = e.kind == EntryKind::Done ? plan.find(e.step) : std::nullopt;
+    if (at && takesWool(plan.steps[static_cast<size_t>(*at)]))
+      left.erase(e.limb); // weighed while it was made
+  }
+  double sum = 0;
+  for (const auto& [limb, grams] : left) sum += grams;
+  return sum;
+}
+
+/// The share of the wool that was lost, by the weight of the finished figure: what was taken and is neither
+/// on it nor left. Nothing where less than four fifths of the wool was weighed as it was taken.
+void lost(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& entries,
+          const std::set<std::string>& gone) {
+  constexpr double enough = 0.8;
+  constexpr double least = 0.002; // a kitchen's scale tells no less
+  const Readings readings(entries);
+  double planned = 0;
+  double weighed = 0;
+  double taken = 0;
+  double whole = 0; // g of the figure as planned
+  std::optional<double> stands;
+  for (const Step& s : plan.steps)
+    for (const Goal& g : s.goals) {
+      if (g.what != Goal::What::Weight) continue;
+      const auto over = readOver(readings, s, Goal::What::Weight);
+      if (s.id == kWeighedWhole) {
+        whole = g.value;
+        if (over) stands = g.value * *over;
+      } else if (takesWool(s)) {
+        planned += g.value;
+        weighed += over ? g.value : 0;
+        taken += g.value * over.value_or(1);
+      }
+    }
+  if (!stands || planned <= 0 || weighed < enough * planned) return;
+  taken -= restOf(plan, entries, gone);
+  const double on = *stands - (whole - planned); // wire, eyes and what else is no wool weigh as planned
+  if (taken <= 0 || on <= 0) return;
+  out.factors[std::string(id(FactorKind::WoolLost))].push_back(
+      std::log(std::max(least, (taken - on) / taken)));
 }
 
 } // namespace
@@ -112,6 +179,7 @@ HandFigure shownBy(const StepPlan& plan, const Progress& progress, const std::ve
     }
   }
   felted(out, plan, entries);
+  lost(out, plan, entries, gone);
   for (const Entry& e : entries)
     if (e.kind == EntryKind::NextTime && !e.text.empty() && !gone.contains(e.id))
       out.next.push_back({e.text, false});

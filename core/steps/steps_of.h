@@ -12,6 +12,9 @@ namespace columna {
 [[nodiscard]] StepPlan stepsOf(const Project& project, const Catalog& catalog, const Plan& plan,
                                const FaceSums* face);
 
+/// The id of the step the finished figure is weighed in.
+inline constexpr const char* kWeighedWhole = "record/all";
+
 /// The id of the step a piece is cut in, with all others of its wire.
 [[nodiscard]] std::string cutStepId(const Piece& piece);
 
