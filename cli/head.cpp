@@ -36,9 +36,9 @@ void printFace(const FaceReport& face, const std::vector<HairRow>& hair, UnitSys
   std::cout << "\neyes\n";
   for (const FaceEye& eye : face.eyes)
     std::cout << fmt::format(
-        "  {:16} {:.1f} mm: take {:g}; middles {} apart, {} between; stem {}, clear {}\n", eye.eye->id,
-        eye.choice.wanted, eye.choice.take, given(eye.apart, units), given(eye.between, units),
-        given(eye.stem.length, units), given(eye.stem.clear, units));
+        "  {:16} {:.1f} mm: take {:g}, {}; middles {} apart, {} between; stem {}, clear {}\n", eye.eye->id,
+        eye.choice.wanted, eye.choice.take, eyesName(eye.eye->kind), given(eye.apart, units),
+        given(eye.between, units), given(eye.stem.length, units), given(eye.stem.clear, units));
   std::cout << "\npins: by tape from the nose tip, straight, and from the mid line\n";
   for (const FacePin& pin : face.pins)
     std::cout << fmt::format("  {:16} {:>9} {:>9} {:>9}\n", pin.id, pin.tape ? given(*pin.tape, units) : "-",

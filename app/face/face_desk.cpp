@@ -7,7 +7,7 @@ FaceDesk::FaceDesk(Session& session, FaceView& view, QWidget* parent)
            {tr("Pads"), tr("Eyes"), tr("Ears and flats"), tr("Feet"), tr("Head map"), tr("Order of work")},
            {tr("Pads"), tr("Eyes"), tr("Ears"), tr("Feet"), tr("Map"), tr("Order")}, parent) {
   pads_ = new PadPanel(session, view);
-  eyes_ = new FaceStrip(session, view, FaceStrip::Of::Eyes);
+  eyes_ = new EyePanel(session, view);
   flats_ = new FaceStrip(session, view, FaceStrip::Of::Flats);
   soles_ = new FaceStrip(session, view, FaceStrip::Of::Soles);
   pins_ = new PinPanel(session, view);

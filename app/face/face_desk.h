@@ -1,6 +1,7 @@
 // Face's desk: pads, eyes, ears, feet, the head map and the order of work, a tab each.
 #pragma once
 
+#include "face/eye_panel.h"
 #include "face/face_strip.h"
 #include "face/order_panel.h"
 #include "face/pad_panel.h"
@@ -14,7 +15,8 @@ class FaceDesk : public Desk {
 public:
   FaceDesk(Session& session, FaceView& view, QWidget* parent);
   [[nodiscard]] PadPanel* pads() const { return pads_; }
-  [[nodiscard]] FaceStrip* eyes() const { return eyes_; }
+  [[nodiscard]] FaceStrip* eyes() const { return eyes_->sizes(); }
+  [[nodiscard]] EyePanel* eyePanel() const { return eyes_; }
   [[nodiscard]] FaceStrip* flats() const { return flats_; }
   [[nodiscard]] FaceStrip* soles() const { return soles_; }
   [[nodiscard]] PinPanel* pins() const { return pins_; }
@@ -22,7 +24,8 @@ public:
 
 private:
   PadPanel* pads_;
-  FaceStrip *eyes_, *flats_, *soles_;
+  EyePanel* eyes_;
+  FaceStrip *flats_, *soles_;
   PinPanel* pins_;
   OrderPanel* order_;
 };

@@ -27,6 +27,8 @@ QString length(double mm, UnitSystem units, int decimals = 1) {
   return QString::fromStdString(printLength(mm, units, decimals));
 }
 
+constexpr QColor kEyeDark(0x2b, 0x24, 0x20);
+
 QString mass(double grams, UnitSystem units) { return QString::fromStdString(printMass(grams, units)); }
 
 QPolygonF polygon(const std::vector<Vec2>& outline, const QPointF& origin, double scale, double flip = 1) {
@@ -210,10 +212,12 @@ void FaceStrip::paintEye(QPainter& p, const Item& item) const {
   const double scale = pixelsPerMm();
   const QPointF middle(item.area.center().x(), item.area.top() + px(44));
   const double r = std::min(item.size * scale / 2, px(36) * 1.0);
-  p.setPen(Qt::NoPen);
-  p.setBrush(t.ink);
+  // An eye is dark with a light in it, on a dark ground too.
+  p.setPen(QPen(t.faint, 1));
+  p.setBrush(kEyeDark);
   p.drawEllipse(middle, r, r);
-  p.setBrush(t.card);
+  p.setPen(Qt::NoPen);
+  p.setBrush(Qt::white);
   p.drawEllipse(middle + QPointF(-r * 0.3, -r * 0.35), r * 0.22, r * 0.22);
   const double ring = std::min(wanted * scale / 2, px(40) * 1.0);
   p.setPen(QPen(t.weld, 1.4, Qt::DashLine));

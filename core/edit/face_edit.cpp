@@ -107,6 +107,11 @@ Result<Project> eyesOf(Project project, std::optional<double> mm) {
   return project;
 }
 
+Project eyesMadeAs(Project project, std::optional<EyeKind> kind) {
+  project.face.eyeKind = kind;
+  return project;
+}
+
 Project eyeStep(Project project, const FaceSums& face, const FaceRules& rules, int step) {
   if (face.report.eyes.empty()) return project;
   const double now = face.report.eyes.front().choice.take;

@@ -29,6 +29,8 @@ namespace columna::edit {
 
 /// The eyes that are taken, mm; nothing: the nearest sold. Error: none such is made.
 [[nodiscard]] Result<Project> eyesOf(Project project, std::optional<double> mm);
+/// What they are; nothing: as the animal's head has them.
+[[nodiscard]] Project eyesMadeAs(Project project, std::optional<EyeKind> kind);
 /// The next size sold above or below.
 [[nodiscard]] Project eyeStep(Project project, const FaceSums& face, const FaceRules& rules, int step);
 

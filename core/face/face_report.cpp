@@ -71,6 +71,8 @@ private:
       FaceEye eye;
       eye.eye = &e;
       eye.choice = eyeFor(l_ * e.diameter, rules_);
+      const bool needled = e.kind == EyeKind::Needled; // of wool, as large as they should be
+      if (needled) eye.choice = {eye.choice.wanted, eye.choice.wanted, 0};
       if (eye_) eye.choice = {eye.choice.wanted, *eye_, *eye_ / eye.choice.wanted - 1};
       const double d = eye.choice.take;
       eye.socket = socketOf(d, e.sunk);
@@ -79,7 +81,7 @@ private:
       const Vec3 middle = eyeMiddle(field_, e, d);
       eye.apart = e.twin ? 2 * std::abs(middle.y()) : 0;
       eye.between = e.twin ? eye.apart - d : 0;
-      if (e.twin) stems(eye, middle, widthAt(seen.x()));
+      if (e.twin && !needled) stems(eye, middle, widthAt(seen.x()));
       eye.under = woolUnder(field_, seen - e.sunk * d * way, way, wires_, d, e.twin, middle);
       eye.hidden = hiddenBy(h_, field_, seen, way, d);
       const double ball = std::numbers::pi / 6 * d * d * d;
@@ -209,6 +211,20 @@ FaceReport faceReport(const HeadPattern& head, double length, double density, co
 
 Vec3 eyeMiddle(const HeadField& field, const HeadEye& eye, double diameter) {
   return eyePlace(field, eye) + diameter / 2 * (1 - 2 * eye.sunk) * opticalAxis(eye);
+}
+
+std::string_view eyesName(EyeKind kind) {
+  switch (kind) {
+  case EyeKind::Bead:
+    return named("beads, sewn on");
+  case EyeKind::Painted:
+    return named("painted on a flat back");
+  case EyeKind::Needled:
+    return named("needled of wool");
+  case EyeKind::Glass:
+    break;
+  }
+  return named("glass on wire");
 }
 
 std::string pinName(const std::string& id) {

@@ -74,4 +74,7 @@ struct FaceReport {
 /// A named place in words: "ear front".
 [[nodiscard]] std::string pinName(const std::string& id);
 
+/// What eyes of a kind are called: "beads, sewn on".
+[[nodiscard]] std::string_view eyesName(EyeKind kind);
+
 } // namespace columna

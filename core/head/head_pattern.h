@@ -286,7 +286,4 @@ struct HeadPattern {
   std::vector<HeadVariant> variants;
 };
 
-/// The maker's word for a kind of feature: "nose bridge".
-[[nodiscard]] std::string_view word(FeatureKind kind);
-
 } // namespace columna

@@ -35,9 +35,11 @@ HeadPattern asWished(HeadPattern head, const FaceWish& wish) {
     if (f.to) *f.to += found->second.shift;
     for (double& r : f.radii) r *= found->second.factor;
   }
-  for (HeadEye& eye : head.eyes)
+  for (HeadEye& eye : head.eyes) {
+    eye.kind = wish.eyeKind.value_or(eye.kind);
     if (const auto moved = wish.moved.find(eye.id); moved != wish.moved.end())
       moveEye(head, eye, moved->second.shift);
+  }
   for (HeadFlat& flat : head.flats)
     if (const auto moved = wish.moved.find(flat.id); moved != wish.moved.end())
       for (Vec3& end : flat.base) end += moved->second.shift;

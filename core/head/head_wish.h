@@ -46,6 +46,7 @@ struct FaceWish {
   bool generic = false;                          ///< a round head where the animal has none of its own
   std::string variant;                           ///< the head's variant, by id; empty: as usual
   std::optional<double> eye;                     ///< mm: the eyes that are taken
+  std::optional<EyeKind> eyeKind;                ///< what they are; as the animal's head has it when not set
   std::map<std::string, FeatureChange> features; ///< by the feature's id
   std::map<std::string, double> thick;           ///< mm, by the flat part's id
   std::map<std::string, PartMove> moved;         ///< eyes and flat parts, by their id
@@ -63,6 +64,7 @@ struct FaceWish {
     out.generic = generic;
     out.variant = variant;
     out.eye = eye;
+    out.eyeKind = eyeKind;
     out.features = features;
     out.thick = thick;
     out.moved = moved;

@@ -62,6 +62,7 @@ struct Table<FaceWish> {
           .in(unit::kMm)
           .called("eyes")
           .about("the eyes that are taken"),
+      field("eye_kind", &FaceWish::eyeKind).about("what they are, where they are not the animal's own"),
       field("features", &FaceWish::features).about("pads and hollows other than the animal's own, by id"),
       field("thickness_mm", &FaceWish::thick)
           .within(0.2, 30)

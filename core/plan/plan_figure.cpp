@@ -76,7 +76,7 @@ Result<Plan> planFigure(const Project& project, const Catalog& catalog, const Pl
     const auto head = headOf(project, catalog);
     Pattern own; // with pads, eyes or ears that the maker changed, or a head that the animal has not
     const FaceWish& face = project.face;
-    if (head && (!face.features.empty() || !face.moved.empty() || !face.own.empty() ||
+    if (head && (!face.features.empty() || !face.moved.empty() || !face.own.empty() || face.eyeKind ||
                  catalog.headVariants.contains({project.pattern, face.variant}) || !pattern->head)) {
       own = wearing(*pattern, asWished(*head, face), hardDensities(catalog.face));
       pattern = &own;

@@ -1,6 +1,7 @@
 // Face in the real window: pads by mouse and keys, eyes, pins measured, what would mend it.
 #include "face_window.h"
 
+#include <QComboBox>
 #include <QTableWidget>
 
 #include <set>
@@ -145,6 +146,26 @@ TEST_F(FaceTest, EyesAreTakenFromTheRackTheKeysAndTheField) {
   EXPECT_EQ(session.project().face.eye, 6);
   wait();
   EXPECT_EQ(session.plan().figure->eyeDiameter, 6);
+}
+
+TEST_F(FaceTest, WhatTheEyesAreIsChosenByKeysAndUndoes) {
+  face().setTab(1);
+  QComboBox* kinds = part<FaceDesk>()->eyePanel()->kinds();
+  ASSERT_EQ(kinds->count(), 5);
+  EXPECT_EQ(kinds->currentIndex(), 0) << "the animal's own";
+  const double before = session.plan().totals.mass;
+  kinds->setFocus();
+  for (int i = 0; i < 3; ++i) QTest::keyClick(kinds, Qt::Key_Down);
+  EXPECT_EQ(session.project().face.eyeKind, EyeKind::Painted);
+  wait();
+  EXPECT_EQ(sums().report.eyes.front().eye->kind, EyeKind::Painted);
+  EXPECT_NE(session.plan().totals.mass, before);
+  session.undo();
+  session.undo();
+  session.undo();
+  EXPECT_FALSE(session.project().face.eyeKind);
+  EXPECT_EQ(kinds->currentIndex(), 0);
+  EXPECT_EQ(session.plan().totals.mass, before);
 }
 
 TEST_F(FaceTest, WhatIsMeasuredAskewIsTold) {

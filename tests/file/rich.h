@@ -51,6 +51,7 @@ inline nlohmann::json rich() {
             "coat/trunk 2026-12-26 10:00", 30, 5};
   p.face.generic = true;
   p.face.eye = 6;
+  p.face.eyeKind = EyeKind::Painted;
   p.face.features["cheek"] = {1.2, {0.01, 0, -0.02}, true};
   p.face.moved["eye"] = {{0.01, 0.02, -0.01}};
   p.face.thick["ear"] = 3;
