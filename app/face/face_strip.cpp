@@ -21,13 +21,12 @@ namespace columna {
 namespace {
 
 constexpr double kEyeRow = 128;
-constexpr double kTall = 118; ///< of an ear's or a sole's card
+constexpr QColor kEyeDark(0x2b, 0x24, 0x20); ///< an eye is dark with a light in it, on a dark ground too
+constexpr double kTall = 118;                ///< of an ear's or a sole's card
 
 QString length(double mm, UnitSystem units, int decimals = 1) {
   return QString::fromStdString(printLength(mm, units, decimals));
 }
-
-constexpr QColor kEyeDark(0x2b, 0x24, 0x20);
 
 QString mass(double grams, UnitSystem units) { return QString::fromStdString(printMass(grams, units)); }
 
@@ -212,7 +211,6 @@ void FaceStrip::paintEye(QPainter& p, const Item& item) const {
   const double scale = pixelsPerMm();
   const QPointF middle(item.area.center().x(), item.area.top() + px(44));
   const double r = std::min(item.size * scale / 2, px(36) * 1.0);
-  // An eye is dark with a light in it, on a dark ground too.
   p.setPen(QPen(t.faint, 1));
   p.setBrush(kEyeDark);
   p.drawEllipse(middle, r, r);

@@ -1,5 +1,4 @@
 // The file of the session: opened, saved, begun anew, and gone on with after a crash; and its record.
-#include "steps/measures.h"
 #include "file/left_behind.h"
 #include "file/work_photos.h"
 #include "judge/planning.h"
@@ -7,6 +6,7 @@
 #include "make/local_time.h"
 #include "session/build_view.h"
 #include "session/session.h"
+#include "steps/measures.h"
 
 #include <QDateTime>
 #include <QFileInfo>
@@ -140,7 +140,8 @@ void Session::tellOldMeasures() {
   const std::int64_t now = secondsNow();
   for (Entry& each : measuresUntold(project(), record_.entries)) {
     const QDate day = QDate::fromString(QString::fromStdString(each.at), Qt::ISODate);
-    each.at = zonedText(day.isValid() ? std::min<std::int64_t>(now, QDateTime(day, QTime(12, 0)).toSecsSinceEpoch()) : now);
+    each.at = zonedText(
+        day.isValid() ? std::min<std::int64_t>(now, QDateTime(day, QTime(12, 0)).toSecsSinceEpoch()) : now);
     if (noteDown(std::move(each))) return;
   }
 }
