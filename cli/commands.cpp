@@ -4,11 +4,13 @@
 #include "open.h"
 
 #include "anatomy/pattern_check.h"
+#include "built/wire_in.h"
 #include "edit/face_edit.h"
 #include "edit/size_study.h"
 #include "file/columna_file.h"
 #include "file/project_json.h"
 #include "file/project_schema.h"
+#include "file/record_file.h"
 #include "head/head_reader.h"
 #include "judge/planning.h"
 #include "measure/gauge.h"
@@ -22,13 +24,14 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <iostream>
 
 namespace columna::cli {
 namespace {
 
-void printFindings(const Plan& plan, UnitSystem units) {
-  for (const Finding& f : plan.findings)
+void printFindings(const std::vector<Finding>& findings, UnitSystem units) {
+  for (const Finding& f : findings)
     std::cout << fmt::format("{:8} {}: {}\n", word(f.level), f.where, render(f.text, Manner{units, nullptr}));
 }
 
@@ -61,7 +64,7 @@ void printPlan(const ProjectFile& file, const Plan& plan) {
                            printLength(plan.totals.wireLength, units), printMass(plan.totals.wireMass, units),
                            printMass(plan.totals.core, units), printMass(plan.totals.coat, units),
                            printMass(plan.totals.mass, units));
-  printFindings(plan, units);
+  printFindings(plan.findings, units);
 }
 
 bool isPattern(const std::string& path) { return path.ends_with(".json"); }
@@ -234,9 +237,13 @@ int check(const std::string& file) {
   if (isPattern(file)) return isHead(file) ? checkHead(file) : checkPattern(file);
   const auto opened = openAndPlan(file);
   if (!opened) return complain(opened.problem().sentence());
-  if (opened->plan.findings.empty()) std::cout << "nothing to look at\n";
-  printFindings(opened->plan, opened->file.project.units);
-  return opened->plan.anyWrong() ? kWrong : kGood;
+  const auto findings =
+      withWireIn(opened->plan, wireIn(*opened->plan.figure, recordOf(file, opened->file).entries));
+  if (findings.empty()) std::cout << "nothing to look at\n";
+  printFindings(findings, opened->file.project.units);
+  const bool wrong =
+      std::any_of(findings.begin(), findings.end(), [](const Finding& f) { return f.level == Level::Wrong; });
+  return wrong ? kWrong : kGood;
 }
 
 int size(const std::string& file, const std::string& core, const std::string& wire) {

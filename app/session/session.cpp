@@ -1,5 +1,6 @@
 #include "session/session.h"
 
+#include "built/wire_in.h"
 #include "file/readable.h"
 #include "judge/planning.h"
 #include "kit/beside.h"
@@ -62,6 +63,7 @@ std::string Session::selectedLimb() const {
 }
 
 void Session::announce() {
+  asMade_.reset();
   constexpr int pause = 150; // ms
   emit planChanged();
   if (inRun_ && settled_.isValid() && settled_.elapsed() < pause) {
@@ -136,7 +138,24 @@ void Session::summed() {
   if (behind_) settling_.start(150);
 }
 
+const Session::AsMade& Session::asMade() const {
+  if (!asMade_) {
+    asMade_.emplace();
+    asMade_->wireIn = columna::wireIn(*plan_->figure, record_.entries);
+    asMade_->findings = withWireIn(*plan_, asMade_->wireIn);
+  }
+  return *asMade_;
+}
+
+const std::vector<Finding>& Session::findings() const { return asMade().findings; }
+
+bool Session::wireIn(int limb) const {
+  const auto& in = asMade().wireIn;
+  return limb >= 0 && static_cast<size_t>(limb) < in.size() && in[static_cast<size_t>(limb)];
+}
+
 void Session::forget() {
+  asMade_.reset();
   stance_->forget();
   build_->forget();
 }

@@ -40,6 +40,10 @@ public:
   [[nodiscard]] std::shared_ptr<const Catalog> sharedCatalog() const { return catalog_; }
   [[nodiscard]] const Project& project() const { return history_.now(); }
   [[nodiscard]] const Plan& plan() const { return *plan_; }
+  /// What is to be looked at of the plan, with wire that is in by the record as it is.
+  [[nodiscard]] const std::vector<Finding>& findings() const;
+  /// Wool is on the limb's wire by the record.
+  [[nodiscard]] bool wireIn(int limb) const;
   [[nodiscard]] const History& history() const { return history_; }
   [[nodiscard]] UnitSystem units() const { return project().units; }
   /// The stance on the mat, and what its sums say.
@@ -151,6 +155,13 @@ private:
   BuildView* build_;
   ProjectFile file_;
   Record record_;
+  /// What follows from plan and record together; made when it is asked for.
+  struct AsMade {
+    std::vector<bool> wireIn;
+    std::vector<Finding> findings;
+  };
+  [[nodiscard]] const AsMade& asMade() const;
+  mutable std::optional<AsMade> asMade_;
   std::vector<Entry> measured_; ///< what the project held as measured when the record was told last
   QString path_, savedAt_;
   std::optional<FileStamp> stamp_; ///< of the file as it was opened or saved

@@ -44,6 +44,7 @@ void Session::begin(ProjectFile file, const QString& path) {
   for (const auto* messages : {&file_.messages, &record_.messages})
     for (const Said& m : *messages) messages_ << str(m, units());
   measured_ = measuresOf(file_.project);
+  asMade_.reset();
   build_->begin();
 }
 
@@ -117,6 +118,7 @@ std::optional<QString> Session::noteDown(Entry entry) {
         tr("This file is of a newer Columna and opens for looking only; save it under another name."));
   const auto kept = columna::keepEntry(path_.toStdString(), record_, std::move(entry));
   if (!kept) return refuse(columna::sentence(kept.problem(), units()));
+  asMade_.reset();
   emit recordChanged();
   return std::nullopt;
 }

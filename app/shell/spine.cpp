@@ -132,6 +132,7 @@ Spine::Spine(Session& session, const Stages& stages, QWidget* parent) : QWidget(
   session_.onSettled(this, [this] { refresh(); });
   for (const auto& stage : stages) connect(stage.get(), &Stage::changed, this, &Spine::refresh);
   connect(&session_, &Session::stageChanged, this, &Spine::refresh);
+  connect(&session_, &Session::recordChanged, this, &Spine::refresh);
   refresh();
 }
 

@@ -77,6 +77,7 @@ Tally::Tally(Session& session, const Stages& stages, QWidget* parent)
     refresh();
   });
   connect(&session_, &Session::fileChanged, this, &Tally::refresh);
+  connect(&session_, &Session::recordChanged, this, &Tally::refresh); // wire that is in is told otherwise
   for (const auto& stage : stages_) // findings of its own come a moment later
     connect(stage.get(), &Stage::changed, this, [this, of = stage.get()] {
       if (of->id() == session_.stage()) refresh();
@@ -130,7 +131,7 @@ void Tally::nextFinding() {
 /// A stage may have findings of its own; but a walk through the figure's goes on to its end.
 const std::vector<Finding>& Tally::looked() const {
   const std::vector<Finding>* own = walking_ ? nullptr : stageOn(stages_, session_).findings();
-  return own ? *own : session_.plan().findings;
+  return own ? *own : session_.findings();
 }
 
 void Tally::refresh() {

@@ -174,7 +174,7 @@ void MainWindow::find() {
     entries.push_back({stage->title(), tr("stage"), [this, id = stage->id()] { session_.setStage(id); }});
   for (const auto& stage : stages_)
     for (FindEntry& each : stage->finds()) entries.push_back(std::move(each));
-  for (const Finding& f : plan.findings)
+  for (const Finding& f : session_.findings())
     entries.push_back({str(f.brief, session_.units()), tr("to look at"), [this, where = f.where] {
                          session_.select(session_.plan().figure->limb(where).value_or(-1));
                        }});

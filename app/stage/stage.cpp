@@ -32,7 +32,7 @@ void Stage::lead(const Finding& finding) {
 }
 
 int Stage::toLookAt() const {
-  const auto& all = session_.plan().findings;
+  const auto& all = session_.findings();
   return static_cast<int>(std::count_if(all.begin(), all.end(), [this](const Finding& f) {
     return topic() == f.topic && f.level != Level::Good;
   }));

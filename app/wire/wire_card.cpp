@@ -252,14 +252,14 @@ void WireCard::showFigure() {
   for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({}, session_.units());
   Level worst = Level::Good;
   QStringList texts;
-  for (const Finding& f : plan.findings) {
+  for (const Finding& f : session_.findings()) {
     worst = std::max(worst, f.level);
     texts << str(f.text, session_.units());
   }
   verdict_->set(
-      worst, plan.findings.empty()
+      worst, session_.findings().empty()
                  ? tr("Every limb holds; it stands and tips at %1.").arg(str(printAngle(plan.standing.tip)))
-                 : tr("%n thing(s) to look at.", nullptr, static_cast<int>(plan.findings.size())));
+                 : tr("%n thing(s) to look at.", nullptr, static_cast<int>(session_.findings().size())));
   findings_->setText(texts.join(QStringLiteral("\n\n")));
   findings_->setVisible(!texts.isEmpty());
   const int at = material_->findData(str(session_.project().material));
@@ -296,8 +296,8 @@ void WireCard::refresh() {
   const int p = plan.pieceOf(l);
   const LimbKind kind = plan.figure->limbs[static_cast<size_t>(l)].kind;
   digitRow_->setVisible(wired && (kind == LimbKind::Leg || kind == LimbKind::Arm));
-  help_->offer(wired && limb.verdict != Level::Good, plan.figure->limbs[static_cast<size_t>(l)].id,
-               [this, l] {
+  help_->offer(wired && limb.verdict != Level::Good && !session_.wireIn(l),
+               plan.figure->limbs[static_cast<size_t>(l)].id, [this, l] {
                  return RemedyTry([project = session_.project(), catalog = session_.sharedCatalog(),
                                    plan = session_.plan(), l] {
                    std::vector<Remedy> found = remedies(project, *catalog, plan, l);
@@ -325,7 +325,7 @@ void WireCard::refresh() {
   verdict_->set(limb.verdict, str(limb.sentence, session_.units()));
   QStringList texts;
   const FigureLimb& part = plan.figure->limbs[static_cast<size_t>(l)];
-  for (const Finding& f : plan.findings)
+  for (const Finding& f : session_.findings())
     if (f.where == part.id ||
         (part.twin >= 0 && f.where == plan.figure->limbs[static_cast<size_t>(part.twin)].id))
       texts << str(f.text, session_.units());

@@ -133,6 +133,33 @@ TEST_F(BuiltTest, AnotherAnimalMeanwhileIsNoAnswerToThisOne) {
     }
 }
 
+TEST_F(BuiltTest, WireThatIsInIsNotAskedToBeAnother) {
+  ASSERT_FALSE(changes::setWire(session, limb("trunk"), 0.6));
+  const auto told = [this] {
+    for (const Finding& f : session.findings())
+      if (f.where == "trunk" && f.topic == Topic::Wire) return f;
+    return Finding();
+  };
+  const Finding before = told();
+  ASSERT_FALSE(before.text.empty());
+  to(kWire);
+  session.select(limb("trunk"));
+  auto* help = card<WireCard>()->help();
+  EXPECT_TRUE(help->ask()->isVisible());
+  to(kMake);
+  settle();
+  done("wind/trunk");
+  EXPECT_TRUE(session.wireIn(limb("trunk")));
+  EXPECT_NE(told().text, before.text);
+  EXPECT_EQ(told().level, before.level);
+  to(kWire);
+  EXPECT_FALSE(help->ask()->isVisible()) << "no other wire is offered";
+  // Taken back, it can be another again.
+  ASSERT_FALSE(view().withdraw(session.record().back().id));
+  EXPECT_FALSE(session.wireIn(limb("trunk")));
+  EXPECT_EQ(told().text, before.text);
+}
+
 TEST_F(BuiltTest, WhatWasWrittenForTheNextIsShownAtTheNext) {
   atBench();
   ASSERT_FALSE(view().write(EntryKind::NextTime, QStringLiteral("toes too fat: take <b>less</b>")));
