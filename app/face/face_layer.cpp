@@ -64,21 +64,22 @@ void FaceLayer::paintOn(QPainter& p, const Viewport& v, bool /*large*/) {
   const Theme& t = theme();
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
-  p.setRenderHint(QPainter::SmoothPixmapTransform);
-  const QPainterPath outline = pathOf(view_.outline(v.view), v);
+  const bool moves = session_.inRun() && !view_.waits(v.view);
+  p.setRenderHint(QPainter::SmoothPixmapTransform, !moves); // a frame's time is short
   const FaceView::Picture* picture = view_.picture(v.view, v.scale);
-  if (!picture || session_.inRun()) {
+  const QPainterPath outline = moves || !picture ? pathOf(view_.outline(v.view), v) : QPainterPath();
+  if (!picture || moves) {
     p.setPen(Qt::NoPen);
     p.setBrush(t.coat);
     p.drawPath(outline);
   }
   if (picture) {
-    p.setOpacity(session_.inRun() ? 0.55 : 1);
+    p.setOpacity(moves ? 0.55 : 1);
     const QRectF& mm = picture->mm;
     p.drawImage(QRectF(v.at(Vec2(mm.left(), mm.bottom())), v.at(Vec2(mm.right(), mm.top()))), picture->image);
     p.setOpacity(1);
   }
-  if (session_.inRun() || !picture) {
+  if (moves || !picture) {
     p.setPen(QPen(t.ink, 1.2));
     p.setBrush(Qt::NoBrush);
     p.drawPath(outline);

@@ -268,10 +268,10 @@ const std::vector<Polygon>& FaceView::outline(View view) const {
   kept.polygons.clear();
   if (figure->head) {
     const Figure head = headAlone(figure);
+    if (moving) return kept.polygons = roughSilhouette(head, view, kRoughSides);
     std::vector<int> limbs;
     for (size_t l = 0; l < head.limbs.size(); ++l) limbs.push_back(static_cast<int>(l));
-    std::vector<std::vector<Polygon>> parts{
-        columna::outline(head, limbs, view, 0, moving ? kRoughSides : kSides)};
+    std::vector<std::vector<Polygon>> parts{columna::outline(head, limbs, view, 0, kSides)};
     for (const FigureFlat& flat : head.flats) parts.push_back(flatOutline(flat, view, head.scale));
     kept.polygons = united(parts, head.scale, true);
   }

@@ -77,6 +77,8 @@ public:
   [[nodiscard]] QRectF seen(View view) const;
   /// Something is dragged in that view: until it is let go the others keep their outlines.
   void setHand(std::optional<View> view);
+  /// Something is dragged in another view, and this one stays as it is until it is let go.
+  [[nodiscard]] bool waits(View view) const { return hand_ && *hand_ != view; }
   /// Its outline in that view, mm; with ears, horns and bill.
   [[nodiscard]] const std::vector<Polygon>& outline(View view) const;
   /// The whole figure's, to hold the head against, turned as it is held.

@@ -3,11 +3,13 @@
 #include "anatomy/hull.h"
 #include "anatomy/plane.h"
 
+#include <Eigen/Geometry>
 #include <clipper.hpp>
 
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <numeric>
 
 namespace columna {
 namespace {
@@ -207,6 +209,19 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
   clip::Paths paths = limbPaths(figure, all, view, unit, kFineCorners);
   for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit);
   return toPolygons(unite(paths, kBlend), unit);
+}
+
+std::vector<Polygon> roughSilhouette(const Figure& figure, View view, int corners) {
+  const double unit = figure.scale / 8000;
+  std::vector<int> all(figure.limbs.size());
+  std::iota(all.begin(), all.end(), 0);
+  clip::Paths paths = limbPaths(figure, all, view, unit, corners);
+  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit);
+  clip::Clipper clipper;
+  clipper.AddPaths(paths, clip::ptSubject, true);
+  clip::Paths merged;
+  clipper.Execute(clip::ctUnion, merged, clip::pftNonZero, clip::pftNonZero);
+  return toPolygons(std::move(merged), unit);
 }
 
 bool contains(const std::vector<Polygon>& polygons, const Vec2& at) {

@@ -46,6 +46,9 @@ using Polygon = std::vector<Vec2>;
 /// The outline of the whole figure, flat parts included.
 [[nodiscard]] std::vector<Polygon> silhouette(const Figure& figure, View view);
 
+/// The same for a frame under the hand: rounds of so many corners, and no slit closed.
+[[nodiscard]] std::vector<Polygon> roughSilhouette(const Figure& figure, View view, int corners);
+
 /// Whether a place lies inside (even-odd).
 [[nodiscard]] bool contains(const std::vector<Polygon>& polygons, const Vec2& at);
 
