@@ -54,6 +54,7 @@ TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
       left = std::min(left, p.x());
       right = std::max(right, p.x());
     }
+  constexpr double kDpi = 300;               // a dot is less than a tenth of a millimetre
   const double expected = right - left + 10; // the ground line goes 5 mm beyond at either end
   ASSERT_GT(expected, 150);
   ASSERT_LT(expected, 185) << "one sheet, so that the whole line is on it";
@@ -71,15 +72,15 @@ TEST_F(WindowTest, ThePrintedSheetIsTrueToSize) {
     ASSERT_GT(side, 0);
     ASSERT_TRUE(
         run(QStringLiteral("pdftoppm"),
-            {QStringLiteral("-r"), QStringLiteral("600"), QStringLiteral("-gray"), QStringLiteral("-png"),
+            {QStringLiteral("-r"), QString::number(kDpi), QStringLiteral("-gray"), QStringLiteral("-png"),
              QStringLiteral("-f"), QString::number(side), QStringLiteral("-l"), QString::number(side),
              QStringLiteral("-singlefile"), pdf, QString::fromStdString(scratch.path("page"))}));
     QImageReader::setAllocationLimit(0);
     const QImage page(QString::fromStdString(scratch.path("page.png")));
     ASSERT_FALSE(page.isNull());
-    const double paperWidth = std::min(page.width(), page.height()) / 600.0 * 25.4;
+    const double paperWidth = std::min(page.width(), page.height()) / kDpi * 25.4;
     EXPECT_NEAR(paperWidth, paperSize(paper).x(), 0.25);
-    EXPECT_NEAR(longestLine(page, 600, 0.93 * (page.width() / 600.0 * 25.4 - 24)), expected,
+    EXPECT_NEAR(longestLine(page, kDpi, 0.93 * (page.width() / kDpi * 25.4 - 24)), expected,
                 0.2 * expected / 150)
         << "0.2 mm over 150 mm";
   }

@@ -67,7 +67,9 @@ TEST(EyeRoom, StemsKeepClearOfTheWireInEveryHead) {
         }
     }
   }
-  EXPECT_GT(cut, 0) << "no head has wire near its eyes";
+  if (animals().size() == shelf().patterns.size()) { // not a few of them, as under the sanitizers
+    EXPECT_GT(cut, 0) << "no head has wire near its eyes";
+  }
 }
 
 TEST(EyeRoom, WoolUnderASocketIsWhatIsNearest) {

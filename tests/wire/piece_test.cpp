@@ -152,7 +152,7 @@ TEST(Piece, TheTableFollowedMakesTheSkeleton) {
       }
     }
   }
-  EXPECT_GT(joints, 20000U);
+  EXPECT_GT(joints, 25 * everything().size()); // of fewer animals under the sanitizers
 }
 
 TEST(Piece, IsNeverShorterThanItsBonesNorBentTighterThanItsWire) {

@@ -94,7 +94,7 @@ TEST(Hair, IsWeighedWithTheCoatAndCarriedByTheHead) {
     const LimbWool& head = plan.wool->limbs[static_cast<size_t>(plan.figure->bones[bone].limb)];
     EXPECT_LT(rows, head.core + head.coat) << p.id;
   }
-  EXPECT_GE(haired, 20);
+  EXPECT_GE(haired, static_cast<int>(animals().size() * 2 / 3));
 }
 
 TEST(Hair, GrowsWithTheFigure) {
