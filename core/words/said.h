@@ -11,6 +11,7 @@
 #include <concepts>
 #include <limits>
 #include <memory>
+#include <span>
 #include <string>
 #include <string_view>
 #include <type_traits>
@@ -99,11 +100,19 @@ using LinearMass = QuantityOf<Quantity::Kind::Linear>;
 using Angle = QuantityOf<Quantity::Kind::Angle>;
 using Times = QuantityOf<Quantity::Kind::Times>;
 
+// What follows is made and dropped in some thousands of places: that it is done in said.cpp and not at each
+// of them is a good part of the time it takes to build Columna.
+
 /// A name or word of the craft, whole: of an animal, a limb, a joint, a piece, a material; looked up in the
 /// maker's language. `named` marks those that stand in the code.
 struct Name {
   enum class First { AsIs, Upper, Lower };
-  explicit Name(std::string_view name, First letter = First::AsIs) : text(name), first(letter) {}
+  explicit Name(std::string_view name, First letter = First::AsIs);
+  Name(const Name&);
+  Name(Name&&) noexcept;
+  Name& operator=(const Name&);
+  Name& operator=(Name&&) noexcept;
+  ~Name();
 
   std::string text;
   First first; ///< its first letter, where the language has such a thing
@@ -116,7 +125,12 @@ struct Name {
 
 /// What the maker or a file wrote: shown as it is in every language.
 struct AsIs {
-  explicit AsIs(std::string_view given) : text(given) {}
+  explicit AsIs(std::string_view given);
+  AsIs(const AsIs&);
+  AsIs(AsIs&&) noexcept;
+  AsIs& operator=(const AsIs&);
+  AsIs& operator=(AsIs&&) noexcept;
+  ~AsIs();
 
   std::string text;
   [[nodiscard]] bool operator==(const AsIs&) const = default;
@@ -127,12 +141,17 @@ struct SaidArg;
 /// A text that is not yet put into words. A value: cheap to copy, equal when template and arguments are.
 class Said {
 public:
-  Said() = default;
+  Said();
   Said(const Quantity& quantity);
   Said(Name name);
   Said(AsIs text);
-  /// Use say() and counted().
-  Said(std::string_view english, std::string_view one, long count, std::vector<SaidArg> args);
+  /// Use say() and counted(). `args` are moved from.
+  Said(std::string_view english, std::string_view one, long count, std::span<SaidArg> args);
+  Said(const Said&);
+  Said(Said&&) noexcept;
+  Said& operator=(const Said&);
+  Said& operator=(Said&&) noexcept;
+  ~Said();
 
   /// Nothing is said.
   [[nodiscard]] bool empty() const { return english_.empty(); }
@@ -161,14 +180,20 @@ private:
 
 /// An argument of a template.
 struct SaidArg {
-  SaidArg(const Quantity& quantity) : value(quantity) {}
-  SaidArg(std::integral auto whole) : value(static_cast<long>(whole)) {}
-  SaidArg(Name name) : value(std::move(name)) {}
-  SaidArg(AsIs text) : value(std::move(text)) {}
-  SaidArg(Said said) : value(std::move(said)) {}
+  SaidArg(const Quantity& quantity);
+  SaidArg(long whole);
+  SaidArg(std::integral auto whole) : SaidArg(static_cast<long>(whole)) {}
+  SaidArg(Name name);
+  SaidArg(AsIs text);
+  SaidArg(Said said);
+  SaidArg(const SaidArg&);
+  SaidArg(SaidArg&&) noexcept;
+  SaidArg& operator=(const SaidArg&);
+  SaidArg& operator=(SaidArg&&) noexcept;
+  ~SaidArg();
 
   std::variant<Quantity, long, Name, AsIs, Said> value;
-  [[nodiscard]] bool operator==(const SaidArg&) const = default;
+  [[nodiscard]] bool operator==(const SaidArg&) const;
 };
 
 /// How many arguments a template asks for: its {} one after the other, or its {0}, {1}; {{ and }} stand for
@@ -230,21 +255,20 @@ struct Many {
 /// "{} holds {} its load" with its arguments, in the order of its {} or numbered {0}, {1}.
 template <class... Args>
 [[nodiscard]] Said say(std::type_identity_t<Template<Args...>> english, Args&&... args) {
-  std::vector<SaidArg> list;
-  list.reserve(sizeof...(Args));
-  (list.emplace_back(std::forward<Args>(args)), ...);
-  return {english.text, {}, 0, std::move(list)};
+  if constexpr (sizeof...(Args) == 0) {
+    return {english.text, {}, 0, {}};
+  } else {
+    SaidArg list[]{SaidArg(std::forward<Args>(args))...};
+    return {english.text, {}, 0, list};
+  }
 }
 /// The same where something is counted: counted(many("{} wires of {}", "{} wire of {}"), n, length). Under a
 /// name of its own, since lupdate reads no mark within another.
 template <class... Args>
 [[nodiscard]] Said counted(Many forms, std::integral auto count, Args&&... args) {
   assert(forms.english.arguments <= sizeof...(Args) + 1 && forms.one.arguments <= sizeof...(Args) + 1);
-  std::vector<SaidArg> list;
-  list.reserve(sizeof...(Args) + 1);
-  list.emplace_back(static_cast<long>(count));
-  (list.emplace_back(std::forward<Args>(args)), ...);
-  return {forms.english.text, forms.one.text, static_cast<long>(count), std::move(list)};
+  SaidArg list[]{SaidArg(static_cast<long>(count)), SaidArg(std::forward<Args>(args))...};
+  return {forms.english.text, forms.one.text, static_cast<long>(count), list};
 }
 
 } // namespace columna
