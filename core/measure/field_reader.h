@@ -5,13 +5,14 @@
 #include "measure/field.h"
 
 #include <Eigen/Core>
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
-#include <algorithm>
-#include <cmath>
+#include <optional>
+#include <set>
+#include <span>
 #include <string>
 #include <utility>
+#include <vector>
 
 namespace columna {
 
@@ -31,41 +32,52 @@ public:
   /// Reads all fields of a struct; `at` is where it lies in the file, empty for the file itself. Throws Bad.
   template <Tabled T>
   void read(const Json& in, const std::string& at, T& out) const {
-    if (!in.is_object())
-      fail(at, say("is not a group of fields"), say("write it in {{ }}, or open another copy of the file"));
+    group(in, at);
     if constexpr (requires { Table<T>::choose(out, [](std::string_view) { return true; }); })
       Table<T>::choose(out, [&](std::string_view key) { return in.contains(key); });
-    eachField<T>([&](const auto& f) {
-      if (f.holds != nullptr && !f.holds(out)) return;
-      const std::string place = at.empty() ? std::string(f.key) : fmt::format("{}.{}", at, f.key);
-      const auto found = in.find(f.key);
-      if (found != in.end())
-        value(*found, place, f, out, out.*f.member);
-      else if (f.needed)
-        fail(place, say("is missing"), missing_);
-    });
+    eachField<T>([&](const auto& f) { field(in, at, f, out); });
     if constexpr (requires { Table<T>::settle(out); })
       if (const std::optional<FieldProblem> problem = Table<T>::settle(out))
-        fail(at.empty() ? std::string(problem->key) : fmt::format("{}.{}", at, problem->key), problem->what,
-             problem->remedy);
+        fail(inside(at, problem->key), problem->what, problem->remedy);
   }
 
-  [[noreturn]] void fail(const std::string& at, const Said& what, const Said& remedy) const {
-    throw Bad{Problem{say("{} {}", AsIs(at), what), file_, remedy}};
-  }
+  [[noreturn]] void fail(const std::string& at, const Said& what, const Said& remedy) const;
 
 private:
+  // What is of no one struct is in field_reader.cpp, once, and not made anew for each field of each table.
+  [[nodiscard]] bool flag(const Json& in, const std::string& at) const;
+  [[nodiscard]] const std::string& text(const Json& in, const std::string& at) const;
+  [[nodiscard]] double number(const Json& in, const std::string& at, const Bounds& bounds) const;
+  [[nodiscard]] int whole(const Json& in, const std::string& at, Bounds bounds,
+                          const std::optional<int>& never) const;
+  void numbers(const Json& in, const std::string& at, const Bounds& bounds, double* to, size_t count) const;
+  /// Which of them it is.
+  [[nodiscard]] size_t word(const Json& in, const std::string& at,
+                            std::span<const std::string_view> known) const;
+  void group(const Json& in, const std::string& at) const;
+  void list(const Json& in, const std::string& at, size_t least, size_t most) const;
+  [[nodiscard]] static std::string inside(const std::string& at, std::string_view key);
+  [[nodiscard]] static std::string entry(const std::string& at, size_t index);
+
+  /// The value of a field; null when there is none, which one that is needed may not be. `place`: where it
+  /// is.
+  [[nodiscard]] const Json* found(const Json& in, std::string_view key, bool needed,
+                                  const std::string& place) const;
+  /// Not made anew for each of a hundred fields of the same kind.
+  template <class F, class T>
+  [[gnu::noinline]] void field(const Json& in, const std::string& at, const F& f, T& out) const {
+    if (f.holds != nullptr && !f.holds(out)) return;
+    const std::string place = inside(at, f.key);
+    if (const Json* given = found(in, f.key, f.needed, place)) value(*given, place, f, out, out.*f.member);
+  }
   template <class F, class Owner>
   void value(const Json& in, const std::string& at, const F& /*f*/, const Owner& /*owner*/, bool& to) const {
-    if (!in.is_boolean()) fail(at, say("is neither true nor false"), say("write one of the two"));
-    to = in.get<bool>();
+    to = flag(in, at);
   }
   template <class F, class Owner>
   void value(const Json& in, const std::string& at, const F& /*f*/, const Owner& /*owner*/,
              std::string& to) const {
-    if (!in.is_string())
-      fail(at, say("is not text"), say("write it in quotation marks, or open another copy of the file"));
-    to = in.get<std::string>();
+    to = text(in, at);
   }
   template <class F, class Owner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& /*owner*/, double& to) const {
@@ -73,39 +85,20 @@ private:
   }
   template <class F, class Owner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& /*owner*/, int& to) const {
-    if (!in.is_number() || in.get<double>() != std::floor(in.get<double>()))
-      fail(at, say("is not a whole number"), say("open another copy of the file"));
-    Bounds bounds = f.bounds;
-    bounds.least = std::max<double>(bounds.least, std::numeric_limits<int>::min());
-    bounds.most = std::min<double>(bounds.most, std::numeric_limits<int>::max());
-    to = static_cast<int>(number(in, at, bounds));
-    if (f.never && to == *f.never)
-      fail(at, say("is {}", to),
-           say("give {} to {}, but not {}", Number(bounds.least, 0), Number(bounds.most, 0), to));
+    to = whole(in, at, f.bounds, f.never);
   }
   template <class F, class Owner, class Choice>
   requires std::is_enum_v<Choice>
-  void value(const Json& in, const std::string& at, const F& f, const Owner& owner, Choice& to) const {
-    std::string word;
-    value(in, at, f, owner, word);
-    std::string known;
-    for (const Choice each : Choices<Choice>::all) {
-      if (Choices<Choice>::word(each) == word) {
-        to = each;
-        return;
-      }
-      known += known.empty() ? "" : ", ";
-      known += Choices<Choice>::word(each);
-    }
-    fail(at, say("is \"{}\", which is not known", AsIs(word)), say("use one of {}", AsIs(known)));
+  void value(const Json& in, const std::string& at, const F& /*f*/, const Owner& /*owner*/,
+             Choice& to) const {
+    std::vector<std::string_view> words;
+    for (const Choice each : Choices<Choice>::all) words.push_back(Choices<Choice>::word(each));
+    to = Choices<Choice>::all[word(in, at, words)];
   }
   template <class F, class Owner, int kSize>
   void value(const Json& in, const std::string& at, const F& f, const Owner& /*owner*/,
              Eigen::Matrix<double, kSize, 1>& to) const {
-    if (!in.is_array() || in.size() != static_cast<size_t>(kSize))
-      fail(at, say("is not a place"),
-           say("write [{}], as many numbers", AsIs(kSize == 2 ? "x, y" : "x, y, z")));
-    for (int i = 0; i < kSize; ++i) to[i] = number(in[static_cast<size_t>(i)], at, f.bounds);
+    numbers(in, at, f.bounds, to.data(), static_cast<size_t>(kSize));
   }
   template <class F, class Owner, class Inner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& owner,
@@ -123,32 +116,27 @@ private:
     to.clear();
     to.reserve(in.size());
     for (const Json& each : in) {
-      const std::string place = fmt::format("{}[{}]", at, to.size());
+      const std::string place = entry(at, to.size());
       value(each, place, f, owner, to.emplace_back());
     }
   }
   template <class F, class Owner>
-  void value(const Json& in, const std::string& at, const F& f, const Owner& owner,
+  void value(const Json& in, const std::string& at, const F& f, const Owner& /*owner*/,
              std::set<std::string>& to) const {
     list(in, at, f.fewest, f.entries);
     to.clear();
-    for (const Json& each : in) {
-      std::string one;
-      value(each, at, f, owner, one);
-      to.insert(std::move(one));
-    }
+    for (const Json& each : in) to.insert(text(each, at));
   }
   template <class F, class Owner, class Inner>
   void value(const Json& in, const std::string& at, const F& f, const Owner& owner,
              std::map<std::string, Inner>& to) const {
-    if (!in.is_object())
-      fail(at, say("is not a group of fields"), say("write it in {{ }}, or open another copy of the file"));
+    group(in, at);
     to.clear();
     for (const auto& [key, each] : in.items()) {
       Inner one{};
       if constexpr (std::is_same_v<typename Kept<typename F::Value>::Type, Inner>)
         if (f.usual != nullptr) one = owner.*f.usual;
-      value(each, fmt::format("{}.{}", at, key), f, owner, one);
+      value(each, inside(at, key), f, owner, one);
       if constexpr (requires { Table<Inner>::nothing(one); })
         if (Table<Inner>::nothing(one)) continue;
       to[key] = std::move(one);
@@ -157,24 +145,6 @@ private:
   template <class F, class Owner, Tabled Inner>
   void value(const Json& in, const std::string& at, const F& /*f*/, const Owner& /*owner*/, Inner& to) const {
     read(in, at, to);
-  }
-
-  void list(const Json& in, const std::string& at, size_t least, size_t most) const {
-    if (!in.is_array()) fail(at, say("is not a list"), say("write it in [ ]"));
-    if (in.size() > most) fail(at, say("has {} entries", in.size()), say("keep {} at most", most));
-    if (in.size() < least) fail(at, say("has {} entries", in.size()), say("give {} or more", least));
-  }
-  [[nodiscard]] double number(const Json& in, const std::string& at, const Bounds& bounds) const {
-    if (!in.is_number())
-      fail(at, say("is not a number"), say("write a plain number, or open another copy of the file"));
-    const double given = in.get<double>();
-    if (bounds.hold(given)) return given;
-    const Said is = say("is {}", Number(given, Quantity::kShort));
-    const Number least(bounds.least, Quantity::kShort);
-    const Number most(bounds.most, Quantity::kShort);
-    if (bounds.most == Bounds().most) fail(at, is, say("give {} or more", least));
-    fail(at, is,
-         bounds.above ? say("give above {} and up to {}", least, most) : say("give {} to {}", least, most));
   }
 
   std::string file_;

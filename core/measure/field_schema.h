@@ -4,7 +4,6 @@
 #include "measure/field.h"
 
 #include <Eigen/Core>
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <string>
@@ -17,10 +16,22 @@ using Json = nlohmann::json;
 template <Tabled T>
 [[nodiscard]] Json group();
 
-inline void bounded(Json& out, const Bounds& bounds) {
-  if (bounds.least != Bounds().least) out[bounds.above ? "exclusiveMinimum" : "minimum"] = bounds.least;
-  if (bounds.most != Bounds().most) out["maximum"] = bounds.most;
-}
+// What is of no one struct is in field_schema.cpp, once, and not made anew for each field of each table.
+[[nodiscard]] Json plain(const char* type);
+[[nodiscard]] Json number(bool whole, const Bounds& bounds, const std::optional<int>& never);
+[[nodiscard]] Json words(const std::vector<std::string_view>& known);
+[[nodiscard]] Json place(int size, const Bounds& bounds);
+[[nodiscard]] Json orNothing(Json of);
+[[nodiscard]] Json list(Json of, size_t fewest, size_t entries);
+[[nodiscard]] Json byName(Json of);
+/// What is told of a field that is one whatever its struct.
+struct Told {
+  std::string_view key, note, words, sign;
+  bool needed = false;
+};
+/// A group without fields, and one field more in it.
+[[nodiscard]] Json empty();
+void add(Json& group, Json shape, const Told& field);
 
 template <class Value>
 struct JsonOf {
@@ -29,18 +40,15 @@ struct JsonOf {
     if constexpr (Tabled<Value>) {
       return group<Value>();
     } else if constexpr (std::is_enum_v<Value>) {
-      Json words = Json::array();
-      for (const Value each : Choices<Value>::all) words.push_back(std::string(Choices<Value>::word(each)));
-      return {{"enum", words}};
+      std::vector<std::string_view> known;
+      for (const Value each : Choices<Value>::all) known.push_back(Choices<Value>::word(each));
+      return words(known);
     } else if constexpr (std::is_same_v<Value, bool>) {
-      return {{"type", "boolean"}};
+      return plain("boolean");
     } else if constexpr (std::is_same_v<Value, std::string>) {
-      return {{"type", "string"}};
+      return plain("string");
     } else {
-      Json out{{"type", std::is_same_v<Value, int> ? "integer" : "number"}};
-      bounded(out, f.bounds);
-      if (f.never) out["not"] = {{"const", *f.never}};
-      return out;
+      return number(std::is_same_v<Value, int>, f.bounds, f.never);
     }
   }
 };
@@ -48,62 +56,48 @@ template <int kSize>
 struct JsonOf<Eigen::Matrix<double, kSize, 1>> {
   template <class F>
   static Json of(const F& f) {
-    Json item{{"type", "number"}};
-    bounded(item, f.bounds);
-    return {{"type", "array"}, {"items", item}, {"minItems", kSize}, {"maxItems", kSize}};
+    return place(kSize, f.bounds);
   }
 };
 template <class Inner>
 struct JsonOf<std::optional<Inner>> {
   template <class F>
   static Json of(const F& f) {
-    return {{"anyOf", {JsonOf<Inner>::of(f), {{"type", "null"}}}}};
+    return orNothing(JsonOf<Inner>::of(f));
   }
 };
 template <class Inner>
 struct JsonOf<std::vector<Inner>> {
   template <class F>
   static Json of(const F& f) {
-    Json out{{"type", "array"}, {"items", JsonOf<Inner>::of(f)}, {"maxItems", f.entries}};
-    if (f.fewest > 0) out["minItems"] = f.fewest;
-    return out;
+    return list(JsonOf<Inner>::of(f), f.fewest, f.entries);
   }
 };
 template <>
 struct JsonOf<std::set<std::string>> {
   template <class F>
   static Json of(const F& f) {
-    return {{"type", "array"}, {"items", {{"type", "string"}}}, {"maxItems", f.entries}};
+    return list(plain("string"), 0, f.entries);
   }
 };
 template <class Inner>
 struct JsonOf<std::map<std::string, Inner>> {
   template <class F>
   static Json of(const F& f) {
-    return {{"type", "object"}, {"additionalProperties", JsonOf<Inner>::of(f)}};
+    return byName(JsonOf<Inner>::of(f));
   }
 };
 
-/// What a reader should know of a field: its note, its words, its unit.
-inline std::string told(std::string_view note, std::string_view words, std::string_view sign) {
-  std::string out(note.empty() ? words : note);
-  if (!sign.empty()) out += out.empty() ? std::string(sign) : fmt::format("; {}", sign);
-  return out;
+/// Not made anew for each of a hundred fields of the same kind.
+template <class Owner, class Value>
+[[gnu::noinline]] void addField(Json& group, const Field<Owner, Value>& f) {
+  add(group, JsonOf<Value>::of(f), {f.key, f.note, f.words, f.unit.sign, f.needed && f.holds == nullptr});
 }
 
 template <Tabled T>
 [[nodiscard]] Json group() {
-  Json out{{"type", "object"}, {"properties", Json::object()}};
-  Json needed = Json::array();
-  eachField<T>([&]<class Owner, class Value>(const Field<Owner, Value>& f) {
-    Json shape = JsonOf<Value>::of(f);
-    if (const std::string text = told(f.note, f.words, f.unit.sign); !text.empty())
-      shape["description"] = text;
-    const std::string key(f.key);
-    out["properties"][key] = std::move(shape);
-    if (f.needed && f.holds == nullptr) needed.push_back(key);
-  });
-  if (!needed.empty()) out["required"] = std::move(needed);
+  Json out = empty();
+  eachField<T>([&](const auto& f) { addField(out, f); });
   return out;
 }
 
