@@ -4,7 +4,6 @@
 
 #include "measure/quantity.h"
 
-#include <Eigen/Dense>
 #include <Eigen/Geometry>
 
 #include <algorithm>
@@ -32,6 +31,21 @@ Mat3 boneAxes(const FigureBone& b) {
   axes.col(1) = z.cross(x);
   axes.col(2) = z;
   return axes;
+}
+
+/// The least turn that brings one direction on to another.
+Mat3 turnOnto(const Vec3& from, const Vec3& to) {
+  const Vec3 a = from.normalized();
+  const Vec3 b = to.normalized();
+  const double cosine = a.dot(b);
+  if (cosine < -1 + 1e-12) { // right over, about anything across
+    const Vec3 across = a.unitOrthogonal();
+    return 2 * across * across.transpose() - Mat3::Identity();
+  }
+  const Vec3 axis = a.cross(b);
+  Mat3 by;
+  by << 0, -axis.z(), axis.y(), axis.z(), 0, -axis.x(), -axis.y(), axis.x(), 0;
+  return Mat3::Identity() + by + by * by / (1 + cosine);
 }
 
 class Building {
@@ -73,7 +87,7 @@ private:
     const Vec3 hook = out_.points[static_cast<size_t>(by)];
     const Vec3 down = centre / all - hook;
     if (down.norm() < 1e-6) return;
-    hung_ = Eigen::Quaterniond::FromTwoVectors(down, Vec3(0, 0, -1)).toRotationMatrix();
+    hung_ = turnOnto(down, Vec3(0, 0, -1));
     about_ = hook;
     for (Vec3& p : out_.points) p = hung_ * (p - hook) + hook;
   }

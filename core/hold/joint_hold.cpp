@@ -1,6 +1,5 @@
 #include "hold/joint_hold.h"
 
-#include <Eigen/Dense>
 #include <Eigen/Geometry>
 #include <fmt/format.h>
 
@@ -197,8 +196,10 @@ WorstWay worstWay(const Vec2& m, const Way& a, double f) {
   if (!(f > 0) || a.cwiseAbs().maxCoeff() < 1e-15) return best;
   // Stationary where n lies along A^T (m + f A n); from the strongest direction either way, and from the
   // moment's own, the step that never shortens it is gone on with until it stands still.
-  const Eigen::JacobiSVD<Eigen::Matrix<double, 3, 2>> svd(a.transpose(), Eigen::ComputeFullU);
-  const Vec3 strong = svd.matrixU().col(0);
+  const Eigen::Matrix2d both = a * a.transpose();
+  const double angle =
+      std::atan2(2 * both(0, 1), both(0, 0) - both(1, 1)) / 2; // of its greater principal axis
+  const Vec3 strong = a.transpose() * Vec2(std::cos(angle), std::sin(angle));
   for (const Vec3& start : {strong, Vec3(-strong), Vec3(a.transpose() * m)}) {
     if (start.norm() < 1e-15) continue;
     Vec3 n = start.normalized();

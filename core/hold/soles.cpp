@@ -1,6 +1,6 @@
 #include "hold/soles.h"
 
-#include <Eigen/Dense>
+#include <Eigen/Eigenvalues>
 
 #include <algorithm>
 #include <cmath>
@@ -15,6 +15,19 @@ constexpr double kAlike = 1e-6; ///< mm: a mirrored figure stands alike, however
 
 int boneOfRing(const Tube& tube, size_t ring) {
   return tube.slabBone[std::min(ring, tube.slabBone.size() - 1)];
+}
+
+/// Of all x with a x = b the shortest; a is symmetric, and may leave ways open: one foot, or all in a row.
+Vec3 leastSolution(const Eigen::Matrix3d& a, const Vec3& b) {
+  const Eigen::SelfAdjointEigenSolver<Eigen::Matrix3d> own(a);
+  constexpr double none = 1e-13; // of the greatest: what rounding leaves of nothing
+  Vec3 out = Vec3::Zero();
+  for (int i = 0; i < 3; ++i) {
+    const Vec3 way = own.eigenvectors().col(i);
+    const double stiff = own.eigenvalues()[i];
+    if (stiff > none * own.eigenvalues()[2]) out += way * (way.dot(b) / stiff);
+  }
+  return out;
 }
 
 } // namespace
@@ -90,7 +103,7 @@ std::vector<double> legShares(const Figure& figure, const std::vector<Contact>& 
       const Vec3 row(1, at.x() - centre.x(), at.y() - centre.y());
       sums += row * row.transpose();
     }
-    const Vec3 plane = sums.completeOrthogonalDecomposition().solve(Vec3(1, 0, 0));
+    const Vec3 plane = leastSolution(sums, Vec3(1, 0, 0));
     std::vector<double> shares;
     double total = 0;
     double least = 0;
