@@ -13,7 +13,7 @@
 namespace columna {
 
 Session::~Session() {
-  stopSolving_ = true;
+  *stopSolving_ = true;
   awaitEnd(summing_);
   awaitEnd(solving_);
 }

@@ -188,7 +188,7 @@ private:
   };
   std::shared_ptr<const KnownSolid> known_; ///< the last exact solid
   QFutureWatcher<std::shared_ptr<const KnownSolid>> solving_;
-  std::atomic<bool> stopSolving_{false};
+  std::shared_ptr<std::atomic<bool>> stopSolving_ = std::make_shared<std::atomic<bool>>(false);
   std::uint64_t turn_ = 0; ///< counts changes
   QFutureWatcher<Summed> summing_;
   bool awaited_ = false; ///< an answer is to come; one that is made but not told yet must not be overtaken

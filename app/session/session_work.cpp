@@ -12,13 +12,14 @@ void Session::solve() {
     return;
   }
   if (solving_.isRunning()) {
-    stopSolving_ = true;
+    *stopSolving_ = true;
     return;
   }
-  stopSolving_ = false;
+  stopSolving_ =
+      std::make_shared<std::atomic<bool>>(false); // each request's own, which lives as long as its work
   SolidWish wish = solidWish(*plan_);
-  wish.stop = &stopSolving_;
-  solving_.setFuture(beside([figure = plan_->figure, wish] {
+  solving_.setFuture(beside([figure = plan_->figure, wish, stop = stopSolving_]() mutable {
+    wish.stop = stop.get();
     return std::make_shared<const KnownSolid>(makeSolid(figure, wish));
   }));
 }
@@ -27,7 +28,7 @@ void Session::solved() {
   if (!plan_->wool->guessed) return;
   const SolidWish wish = solidWish(*plan_);
   const auto made = answerOf(solving_);
-  if (stopSolving_ || made->key != solidKey(plan_->figure, wish.coat, wish.skin)) {
+  if (*stopSolving_ || made->key != solidKey(plan_->figure, wish.coat, wish.skin)) {
     if (!inRun_) solve(); // the figure has moved on; while it still moves its end asks again
     return;
   }
@@ -40,7 +41,7 @@ void Session::solved() {
 
 void Session::finishSolid() {
   if (!plan_->wool->guessed) return;
-  stopSolving_ = true;
+  *stopSolving_ = true;
   awaitEnd(solving_);
   auto made = columna::plan(project(), *catalog_);
   if (!made) return;
