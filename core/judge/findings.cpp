@@ -175,6 +175,8 @@ void lookAtFigure(std::vector<Finding>& out, const Project& project, const Plan&
           say("a choice without a limb"));
 }
 
+} // namespace
+
 bool alike(const Plan& plan, size_t l, size_t twin) {
   const LimbPlan& a = plan.limbs[l];
   const LimbPlan& b = plan.limbs[twin];
@@ -182,8 +184,6 @@ bool alike(const Plan& plan, size_t l, size_t twin) {
          a.section.material.id == b.section.material.id && a.hold.hold == b.hold.hold &&
          a.hold.nudge == b.hold.nudge;
 }
-
-} // namespace
 
 std::vector<Finding> findingsOf(const Project& project, const Plan& plan) {
   std::vector<Finding> out;

@@ -10,6 +10,9 @@ namespace columna {
 /// size no figure can have.
 [[nodiscard]] Result<Plan> plan(const Project& project, const Catalog& catalog, const SolidOffer& offer = {});
 
+/// Whether a limb and its twin are of the same wire and hold alike: what is said of one is said of both.
+[[nodiscard]] bool alike(const Plan& plan, size_t limb, size_t twin);
+
 /// Findings of a plan otherwise complete, worst first.
 [[nodiscard]] std::vector<Finding> findingsOf(const Project& project, const Plan& plan);
 

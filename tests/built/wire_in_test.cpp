@@ -99,8 +99,23 @@ TEST(WireIn, WhatIsToldOfAPairStaysUntilBothAreIn) {
   };
   in[one] = true;
   EXPECT_TRUE(told());
-  in[static_cast<size_t>(plan.figure->limbs[one].twin)] = true;
+  const auto other = static_cast<size_t>(plan.figure->limbs[one].twin);
+  in[other] = true;
   EXPECT_FALSE(told());
+  // A pair is called as one; of two that hold otherwise, each by its own name, and neither waits for the
+  // other.
+  const auto names = [&](const Plan& of, const std::string& limb) {
+    const auto all = withWireIn(of, in);
+    const Finding* as = ofLimb(all, limb);
+    return as ? render(as->text) : std::string();
+  };
+  const FigureLimb& limb = plan.figure->limbs[one];
+  EXPECT_NE(names(plan, limb.id).find(limb.plural), std::string::npos) << names(plan, limb.id);
+  Plan unlike = plan;
+  unlike.limbs[other].hold.hold *= 2;
+  in[other] = false;
+  EXPECT_EQ(names(unlike, limb.id).find(limb.plural), std::string::npos);
+  EXPECT_NE(names(unlike, limb.id).find(limb.name), std::string::npos) << names(unlike, limb.id);
 }
 
 TEST(WireIn, OfAllAnimalsNothingThatIsInAsksForAnotherCutOrBend) {
