@@ -49,8 +49,8 @@ TEST_F(StudyTest, APictureIsTracedByClicksAndItsLengthsTakenOver) {
   for (const auto& [joint, at] : truth) {
     if (joint.starts_with("left-")) continue;
     const Viewport& v = window.mat()->port(View::Side);
-    const auto now = [&] {
-      return layer()->fromPicture(v, session.project().photos[0].landmarks.at(joint)).toPoint();
+    const auto now = [&, id = joint] {
+      return layer()->fromPicture(v, session.project().photos[0].landmarks.at(id)).toPoint();
     };
     const QPoint from = now();
     const QPoint to = layer()->fromPicture(v, at).toPoint();
