@@ -85,6 +85,8 @@ void BenchBoard::build() {
   under->addWidget(read_, 1);
   under->addWidget(of_);
   gone_ = new BenchBar(side_);
+  pair_ = new BenchPair(side_);
+  pair_->hide();
   goals_ = label(26);
   goals_->setTextFormat(Qt::RichText);
   goals_->setWordWrap(true);
@@ -141,6 +143,7 @@ void BenchBoard::build() {
   column->addLayout(numbers);
   column->addLayout(under);
   column->addWidget(gone_);
+  column->addWidget(pair_);
   column->addWidget(goals_);
   column->addWidget(heard_);
   column->addWidget(field_);
@@ -209,6 +212,7 @@ void BenchBoard::dress() {
           qobject_cast<QHBoxLayout*>(side_->layout()->itemAt(side_->layout()->count() - 1)->layout()))
     keys->setSpacing(u(14));
   picture_->setScale(scale);
+  pair_->setScale(scale);
 }
 
 void BenchBoard::paintEvent(QPaintEvent* /*event*/) {

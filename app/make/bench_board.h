@@ -2,6 +2,7 @@
 // and what is next. Every key is one finger's; nothing needs the mouse.
 #pragma once
 
+#include "make/bench_pair.h"
 #include "make/bench_parts.h"
 #include "make/instruments.h"
 #include "make/make_view.h"
@@ -32,6 +33,8 @@ public:
   [[nodiscard]] QLabel* cameOut() const { return cameOut_; }
   [[nodiscard]] QLabel* drying() const { return dry_; }
   [[nodiscard]] BenchKey* spaceKey() const { return space_; }
+  /// Left and right of what is read of a pair.
+  [[nodiscard]] BenchPair* pair() const { return pair_; }
 
 signals:
   void left();
@@ -51,6 +54,8 @@ private:
   void showFigure();
   void showFoot();
   void showOff();
+  /// What was read of the other of a pair, beside what is read of this one.
+  void showPair();
   /// Answers what is asked about; a key that nothing is asked by does nothing.
   void answer(BuiltWay way);
   /// Begins, or finishes once what it waits for is answered.
@@ -88,6 +93,7 @@ private:
   QLabel *station_, *clock_, *words_, *figure_, *unit_, *timer_, *of_, *read_, *goals_, *heard_, *fetch_,
       *caution_, *question_, *cameOut_, *nextHead_, *next_, *dryHead_, *dry_, *foot_;
   BenchBar *gone_, *drying_;
+  BenchPair* pair_;
   BenchKey *space_, *pause_;
   BenchPicture* picture_;
   QLineEdit* field_;

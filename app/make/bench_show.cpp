@@ -39,23 +39,19 @@ QString BenchBoard::goalsHtml() const {
   QStringList parts;
   for (const Goal& g : step.goals) {
     const Entry* read = view_.readings().of(step, g);
-    if (&g == goal()) continue; // it stands there large
+    if (&g == goal()) continue; // it stands there large, with its twin's beside it
     QString part =
         coloured(figureOf(g, g.value, units), t.ink) + u' ' + coloured(str(g.words, units), t.faint);
     if (read)
       part += u' ' + coloured(tr("read %1").arg(figureOf(g, *read->value, units)),
                               meets(g, *read->value) ? t.logwood : t.weld);
+    // What its twin came to, which it should come to as well.
+    if (const auto pair =
+            pairReading(*view_.steps(), *session_.plan().figure, view_.readings(), view_.step(), g))
+      if (const auto& its = pair->leftHere ? pair->rightRead : pair->leftRead)
+        part += u' ' + coloured(tr("the other came to %1").arg(figureOf(g, *its, units)), t.logwood);
     parts << part;
   }
-  // What its twin came to, which it should come to as well.
-  const int twin = step.limb >= 0 ? session_.plan().figure->limbs[static_cast<size_t>(step.limb)].twin : -1;
-  const size_t slash = step.id.find('/');
-  if (twin >= 0 && slash != std::string::npos)
-    for (const Step& other : view_.steps()->steps)
-      if (other.limb == twin && !step.batch.empty() && other.batch == step.batch)
-        for (const Goal& g : other.goals)
-          if (const Entry* read = view_.readings().of(other, g))
-            parts << coloured(tr("the other came to %1").arg(figureOf(g, *read->value, units)), t.logwood);
   return parts.join(QStringLiteral("&nbsp;&nbsp;&nbsp; "));
 }
 
@@ -84,6 +80,31 @@ void BenchBoard::showFigure() {
                                    : tr(", %1 over").arg(figureOf(*g, -to, units));
   if (read->by == EntryBy::StandIn) words += tr(" (stand-in)");
   read_->setText(words);
+}
+
+void BenchBoard::showPair() {
+  const Step* step = view_.now();
+  const Goal* at = goal();
+  const auto pairOf = [&](const Goal& g) {
+    return pairReading(*view_.steps(), *session_.plan().figure, view_.readings(), view_.step(), g);
+  };
+  auto pair = at ? pairOf(*at) : std::nullopt;
+  // Once a goal is read the next is up: what was read stays, that which is not alike before the rest.
+  if (step && !(pair && pair->anyRead()))
+    for (const Goal& g : step->goals)
+      if (const auto other = pairOf(g);
+          other && other->anyRead() && !(pair && pair->apart() && !pair->alike())) {
+        pair = other;
+        at = &g;
+      }
+  pair_->setVisible(pair && pair->anyRead());
+  if (!pair_->isVisibleTo(this)) return;
+  // What lies on the scale counts until it is kept; what a stand-in says is no measurement.
+  const bool open = !(pair->leftHere ? pair->leftRead : pair->rightRead);
+  const InstrumentPort* port = open && at == goal() ? instruments_.of(*at) : nullptr;
+  const auto says = port && !port->standIn() ? port->last() : std::nullopt;
+  const bool live = says && says->value;
+  pair_->set(live ? pair->with(*says->value) : *pair, *at, live, session_.units());
 }
 
 void BenchBoard::refresh() {
@@ -117,6 +138,7 @@ void BenchBoard::refresh() {
     space_->say(tr("done, next"));
     space_->setEnabled(false);
     cameOut_->hide();
+    pair_->hide();
     tick();
     return;
   }
@@ -222,6 +244,7 @@ void BenchBoard::tick() {
 }
 
 void BenchBoard::hear() {
+  showPair();
   const Goal* g = goal();
   const InstrumentPort* port = g ? instruments_.of(*g) : nullptr;
   heard_->setVisible(port);

@@ -36,7 +36,7 @@ std::string_view id(Bench bench) {
 }
 
 Result<StepBook> readStepBook(std::string_view json, const std::string& file) {
-  constexpr std::array<RuleField<StepBook>, 25> fields{{{"print_sheet", &StepBook::printSheet},
+  constexpr std::array<RuleField<StepBook>, 27> fields{{{"print_sheet", &StepBook::printSheet},
                                                         {"weigh_heaps", &StepBook::weighHeaps},
                                                         {"weigh_heap", &StepBook::weighHeap},
                                                         {"cut_share", &StepBook::cutShare},
@@ -60,11 +60,13 @@ Result<StepBook> readStepBook(std::string_view json, const std::string& file) {
                                                         {"within_weight", &StepBook::withinWeight},
                                                         {"within_girth", &StepBook::withinGirth},
                                                         {"least_weight", &StepBook::leastWeight},
-                                                        {"least_girth", &StepBook::leastGirth}}};
+                                                        {"least_girth", &StepBook::leastGirth},
+                                                        {"pair_weight", &StepBook::pairWeight},
+                                                        {"pair_share", &StepBook::pairShare}}};
   auto book = readRules<StepBook>(json, "columna-steps/1", fields, file);
   if (!book) return book;
   StepBook out = std::move(book).value();
-  for (const double share : {out.cutShare, out.windShare, out.withinWeight, out.withinGirth})
+  for (const double share : {out.cutShare, out.windShare, out.withinWeight, out.withinGirth, out.pairShare})
     if (share > 1) return Problem{say("a share is above 1"), file, say("give a part of the whole")};
   constexpr std::array<std::string_view, kBenches> lays{"lay_paper",     "lay_wire",      "lay_glue",
                                                         "lay_core_wool", "lay_coat_wool", "lay_clay",

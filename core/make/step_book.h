@@ -31,6 +31,7 @@ struct StepBook {
   double withinLength = 0;                  ///< mm
   double withinWeight = 0, withinGirth = 0; ///< shares
   double leastWeight = 0, leastGirth = 0;   ///< g, mm: nearer cannot be read
+  double pairWeight = 0, pairShare = 0;     ///< of a pair: g apart, but no more than that share of one
   std::array<double, kBenches> layOut{};    ///< minutes to lay the bench out for a station
 };
 

@@ -44,6 +44,7 @@ struct Goal {
   double value = 0, within = 0; ///< g, mm or a count; either way
   double along = 0;             ///< mm from the limb's root, of a girth
   Said words;
+  double pair = 0; ///< so far from its twin's it may be; 0: as far as from what it should come to
 };
 
 /// "3.8 g", "73 mm round", "160 mm long", "5".

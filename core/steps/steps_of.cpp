@@ -68,8 +68,12 @@ std::string Making::glue(const std::string& wished) const {
 }
 
 Goal Making::weightGoal(double grams) const {
-  return {Goal::What::Weight, grams, std::max(book().leastWeight, book().withinWeight * grams), 0,
-          say("the heap")};
+  return {Goal::What::Weight,
+          grams,
+          std::max(book().leastWeight, book().withinWeight * grams),
+          0,
+          say("the heap"),
+          std::min(book().pairWeight, book().pairShare * grams)};
 }
 
 Goal Making::girthGoal(double girth, double along, Said words) const {

@@ -357,3 +357,40 @@ TEST_F(MakeTest, AChangedPlanKeepsWhatWasDone) {
   EXPECT_GE(done, 1);
   EXPECT_EQ(part<MakeCard>()->done()->figure(), QString::number(done));
 }
+
+TEST_F(MakeTest, ThePairStandsSideBySideAtTheBenchUntilItIsAlike) {
+  atBench();
+  const auto go = [&](const char* id) {
+    view().choose(*view().steps()->find(id));
+    return view().now()->goals.front();
+  };
+  const auto type = [&](double grams) {
+    press(Qt::Key_R);
+    bench()->field()->setText(QString::number(grams, 'f', 3) + QStringLiteral(" g"));
+    press(Qt::Key_Return);
+  };
+  BenchPair* pair = bench()->pair();
+  const Goal goal = go("wind/left-foreleg");
+  ASSERT_EQ(goal.what, Goal::What::Weight);
+  ASSERT_GT(goal.pair, 0);
+  EXPECT_FALSE(pair->isVisible()) << "nothing is read of either";
+  type(goal.value);
+  ASSERT_TRUE(pair->isVisible());
+  EXPECT_TRUE(pair->pair().leftHere);
+  EXPECT_FALSE(pair->pair().apart());
+  (void)go("wind/right-foreleg");
+  ASSERT_TRUE(pair->isVisible());
+  EXPECT_NEAR(*pair->pair().leftRead, goal.value, 1e-3);
+  type(goal.value + 2 * goal.pair);
+  EXPECT_NEAR(*pair->pair().apart(), 2 * goal.pair, 2e-3);
+  EXPECT_FALSE(pair->pair().alike());
+  const QString off = pair->accessibleDescription();
+  // The next of its goals is up by then; back to it, and what is read again takes its place.
+  if (view().now()->goals.size() > 1) press(Qt::Key_Up);
+  type(goal.value + 0.5 * goal.pair);
+  EXPECT_TRUE(pair->pair().alike());
+  EXPECT_NE(pair->accessibleDescription(), off);
+  // A part that is one alone has none beside it.
+  view().choose(*view().steps()->find("wind/trunk"));
+  EXPECT_FALSE(pair->isVisible());
+}
