@@ -54,7 +54,7 @@ BenchPair::Side BenchPair::side(bool left) const {
 
 QString BenchPair::verdict() const {
   const auto apart = pair_.apart();
-  if (!apart) return tr("read the other too");
+  if (!apart) return pair_.leftRead ? tr("right still to read") : tr("left still to read");
   if (pair_.alike()) return tr("alike");
   const QString by = figureOf(goal_, std::abs(*apart), units_);
   if (pair_.what == Goal::What::Long)

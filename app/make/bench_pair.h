@@ -31,7 +31,7 @@ private:
     bool here = false;
   };
   [[nodiscard]] Side side(bool left) const;
-  /// "alike", "the right one 0.3 g more", or that the other is not read yet.
+  /// "alike", "the right one 0.3 g more", or which is still to be read.
   [[nodiscard]] QString verdict() const;
   void column(QPainter& p, const QRectF& room, const Side& side, bool more) const;
   void bar(QPainter& p, const QRectF& room, const Side& side, double most, bool more) const;
