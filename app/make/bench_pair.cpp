@@ -48,8 +48,18 @@ BenchPair::Side BenchPair::side(bool left) const {
   out.read = left ? pair_.leftRead : pair_.rightRead;
   out.name = left ? tr("left") : tr("right");
   if (out.here && live_) out.name = left ? tr("left, now") : tr("right, now");
-  out.figure = out.read ? figureOf(goal_, *out.read, units_) : QStringLiteral("–");
+  out.figure = figure(left);
   return out;
+}
+
+/// Two that are not alike never read the same, however near they are.
+QString BenchPair::figure(bool left) const {
+  const auto& read = left ? pair_.leftRead : pair_.rightRead;
+  if (!read) return QStringLiteral("–");
+  if (!pair_.apart() || pair_.alike()) return figureOf(goal_, *read, units_);
+  const double other = left ? *pair_.rightRead : *pair_.leftRead;
+  return goal_.what == Goal::What::Weight ? str(Mass(*read).apart(other), units_)
+                                          : str(Length(*read).apart(other), units_);
 }
 
 QString BenchPair::verdict() const {

@@ -18,6 +18,8 @@ public:
   void set(const PairReading& pair, const Goal& goal, bool live, UnitSystem units);
   void setScale(double scale);
   [[nodiscard]] const PairReading& pair() const { return pair_; }
+  /// What stands in a column: "1.17 g", a dash where nothing is read.
+  [[nodiscard]] QString figure(bool left) const;
   [[nodiscard]] QSize sizeHint() const override;
   [[nodiscard]] QSize minimumSizeHint() const override { return sizeHint(); }
 

@@ -10,7 +10,7 @@ namespace columna {
 struct PairReading {
   int left = 0, right = 0; ///< steps
   Goal::What what = Goal::What::Weight;
-  std::optional<double> leftRead, rightRead; ///< g, mm or a count
+  std::optional<double> leftRead, rightRead; ///< g or mm
   double within = 0;                         ///< so far apart they are alike still
   bool leftHere = false;                     ///< the left one is the step that was asked about
 

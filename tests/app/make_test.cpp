@@ -384,6 +384,10 @@ TEST_F(MakeTest, ThePairStandsSideBySideAtTheBenchUntilItIsAlike) {
   type(goal.value + 2 * goal.pair);
   EXPECT_NEAR(*pair->pair().apart(), 2 * goal.pair, 2e-3);
   EXPECT_FALSE(pair->pair().alike());
+  if (view().now()->goals.size() > 1) press(Qt::Key_Up);
+  type(goal.value + 1.2 * goal.pair);
+  EXPECT_FALSE(pair->pair().alike());
+  EXPECT_NE(pair->figure(true), pair->figure(false)) << "less than is shown as a rule";
   const QString off = pair->accessibleDescription();
   // The next of its goals is up by then; back to it, and what is read again takes its place.
   if (view().now()->goals.size() > 1) press(Qt::Key_Up);
