@@ -116,6 +116,9 @@ void FaceCard::refresh() {
   // Hiding a row lets go of the focus: who works in a box by the keyboard goes on in it.
   const QPointer<QWidget> hand = QApplication::focusWidget();
   fill();
+  // Once all is told: what was there and stays must not be laid out anew.
+  for (const auto& [widget, on] : seen_) widget->setVisible(on);
+  seen_.clear();
   if (hand && hand != QApplication::focusWidget() && isAncestorOf(hand) && hand->isVisible())
     hand->setFocus(Qt::OtherFocusReason);
 }
@@ -125,8 +128,8 @@ void FaceCard::fill() {
   for (QWidget* w :
        std::initializer_list<QWidget*>{first_, second_, rows_, field_, fieldName_, padKeys_, eyeKeys_,
                                        placeKeys_, held_, kinds_, verdict_, mend_, trouble_, caution_})
-    w->setVisible(false);
-  round_->setVisible(!session_.plan().figure->head);
+    seen(w, false);
+  seen(round_, !session_.plan().figure->head);
   if (!sums) {
     name_->setText(tr("Head"));
     about_->setText(
@@ -136,7 +139,7 @@ void FaceCard::fill() {
                  "heads; until then the plan's own tubes are its head."));
     return;
   }
-  for (QWidget* w : std::initializer_list<QWidget*>{first_, second_, rows_}) w->setVisible(true);
+  for (QWidget* w : std::initializer_list<QWidget*>{first_, second_, rows_}) seen(w);
   const FacePick& pick = view_.pick();
   bool shown = false;
   if (pick.kind == FacePick::Kind::Pad)
@@ -174,11 +177,11 @@ void FaceCard::fill() {
   if (!shown) showHead(*sums);
   if (view_.body()) showHeld();
   const Finding* found = finding();
-  verdict_->setVisible(true);
+  seen(verdict_);
   if (found) {
     verdict_->set(found->level, str(found->text, session_.units()), str(found->brief, session_.units()));
     const auto ways = edit::faceRemedies(session_.project(), *sums, *found, session_.catalog().face);
-    mend_->setVisible(!ways.empty());
+    seen(mend_, !ways.empty());
     if (!ways.empty()) {
       mend_->setText(str(ways.front().text, session_.units()));
       mend_->setAccessibleName(mend_->text());
@@ -190,9 +193,9 @@ void FaceCard::fill() {
 }
 
 void FaceCard::offerBack(bool on) {
-  padKeys_->setVisible(on);
-  for (KeyButton* key : {less_, more_, out_}) key->setVisible(false);
-  back_->setVisible(on);
+  seen(padKeys_, on);
+  for (KeyButton* key : {less_, more_, out_}) seen(key, false);
+  seen(back_, on);
 }
 
 void FaceCard::showHead(const FaceSums& sums) {
@@ -205,7 +208,7 @@ void FaceCard::showHead(const FaceSums& sums) {
   first_->set(QString::fromStdString(printMassFigure(sums.report.bodyGrams + pads, units)),
               QString::fromStdString(std::string(massUnit(units))));
   const bool eyes = !sums.report.eyes.empty();
-  second_->setVisible(eyes);
+  seen(second_, eyes);
   if (eyes) {
     second_->setCaption(tr("eyes"));
     second_->set(QString::fromStdString(printLengthFigure(sums.report.eyes.front().choice.take, units, 1)),
@@ -216,7 +219,7 @@ void FaceCard::showHead(const FaceSums& sums) {
   showKinds();
   // What was changed, moved or left out comes back.
   offerBack(!session_.project().face.features.empty() || !session_.project().face.moved.empty());
-  caution_->setVisible(true);
+  seen(caution_);
   caution_->setText(
       tr("Set glass eyes last, or shield them: a needle shatters glass. Glued eyes come off; nothing "
          "small for children under three."));
@@ -241,9 +244,9 @@ void FaceCard::showPad(const FaceSums& sums, const FacePad& pad, size_t step) {
                QString::fromStdString(std::string(lengthUnit(units))));
   rows_->setText(press ? tr("%1 across; the wool stays below it").arg(length(pad.width))
                        : tr("%1 across; roll it looser, a third longer and wider").arg(length(pad.width)));
-  padKeys_->setVisible(true);
-  for (KeyButton* key : {less_, more_, out_}) key->setVisible(true);
-  back_->setVisible(session_.project().face.features.contains(f.id));
+  seen(padKeys_);
+  for (KeyButton* key : {less_, more_, out_}) seen(key);
+  seen(back_, session_.project().face.features.contains(f.id));
 }
 
 void FaceCard::showEye(const FaceSums& /*sums*/, const FaceEye& eye) {
@@ -266,13 +269,13 @@ void FaceCard::showEye(const FaceSums& /*sums*/, const FaceEye& eye) {
   if (eye.cutForWire)
     rows << (eye.stem.length > 0 ? tr("cut shorter: wire is in its way") : tr("no stem: wire is in its way"));
   rows_->setText(rows.join(QLatin1Char('\n')));
-  eyeKeys_->setVisible(true);
-  field_->setVisible(true);
-  fieldName_->setVisible(true);
+  seen(eyeKeys_);
+  seen(field_);
+  seen(fieldName_);
   fieldName_->setText(tr("take"));
   field_->setAccessibleName(tr("Size of the eyes"));
   if (!field_->hasFocus()) field_->setText(length(eye.choice.take));
-  caution_->setVisible(true);
+  seen(caution_);
   caution_->setText(tr("Make the hole with an awl, away from the hand that holds the head."));
 }
 
@@ -299,8 +302,8 @@ void FaceCard::showFlat(const FaceSums& sums, const FaceFlat& flat) {
                            length(wire->into, 0))
                 : tr("no wire that is sold here holds it: another material, or a smaller ear"));
   rows_->setText(rows.join(QLatin1Char('\n')));
-  field_->setVisible(true);
-  fieldName_->setVisible(true);
+  seen(field_);
+  seen(fieldName_);
   fieldName_->setText(tr("thickness"));
   field_->setAccessibleName(tr("Thickness"));
   if (!field_->hasFocus()) field_->setText(length(flat.thickness));

@@ -6,6 +6,8 @@
 #include "kit/parts.h"
 #include "stage/card_page.h"
 
+#include <map>
+
 class QComboBox;
 class QLineEdit;
 class QSpinBox;
@@ -29,6 +31,8 @@ public:
 private:
   /// What refresh() shows; what has the keyboard's focus may be hidden on the way.
   void fill();
+  /// Whether it is to be seen when all of that is told; the last word counts.
+  void seen(QWidget* widget, bool on = true) { seen_[widget] = on; }
   /// The key that sets what is shown back as the animal has it, alone.
   void offerBack(bool on);
   void showHead(const FaceSums& sums);
@@ -66,6 +70,7 @@ private:
   QWidget* held_ = nullptr;
   QSpinBox *nod_ = nullptr, *side_ = nullptr, *lean_ = nullptr;
   QLabel* pin_ = nullptr;
+  std::map<QWidget*, bool> seen_;
 };
 
 } // namespace columna

@@ -57,8 +57,9 @@ void FaceCard::makeKinds(QVBoxLayout* layout) {
 
 void FaceCard::showKinds() {
   const HeadPattern* head = session_.catalog().head(session_.project().pattern);
-  kinds_->setVisible(head && !head->variants.empty());
-  if (!kinds_->isVisibleTo(this)) return;
+  const bool several = head && !head->variants.empty();
+  seen(kinds_, several);
+  if (!several) return;
   const QSignalBlocker quiet(kind_);
   kind_->clear();
   kind_->addItem(head->usual.empty() ? tr("the usual one") : str(Name(head->usual)), QString());
@@ -71,7 +72,7 @@ void FaceCard::showKinds() {
 void FaceCard::showHeld() {
   const Plan& plan = session_.plan();
   if (!plan.figure->head) return;
-  held_->setVisible(true);
+  seen(held_);
   const HeadTurns turns = headTurns(*plan.pattern, plan.figure);
   const Turn& now = view_.turn();
   for (const auto& [box, range, value] :
@@ -92,9 +93,9 @@ void FaceCard::showPlace() {
   const UnitSystem units = session_.units();
   name_->setText(tr("Place on the head"));
   about_->setText(tr("from the nose tip; arrows move it"));
-  placeKeys_->setVisible(true);
+  seen(placeKeys_);
   const PlaceMeasures* found = view_.placeMeasures();
-  for (QWidget* w : std::initializer_list<QWidget*>{first_, second_}) w->setVisible(found != nullptr);
+  for (QWidget* w : std::initializer_list<QWidget*>{first_, second_}) seen(w, found != nullptr);
   rows_->setText(tr("being measured"));
   if (!found) return;
   first_->setCaption(tr("tape"));
@@ -113,8 +114,8 @@ void FaceCard::showPlace() {
                 .arg(share(found->side->x()), share(found->side->y()));
   rows_->setText(rows.join(QLatin1Char('\n')));
   if (!found->front) return;
-  field_->setVisible(true);
-  fieldName_->setVisible(true);
+  seen(field_);
+  seen(fieldName_);
   fieldName_->setText(tr("by halving, out and up"));
   field_->setAccessibleName(tr("Shares of the way out and of the height, seen from the front"));
   if (!field_->hasFocus())
@@ -127,8 +128,8 @@ void FaceCard::showStep(const FaceSums& sums, const FaceStep& step) {
   about_->setText(tr("step %1 of %2").arg(&step - sums.steps.data() + 1).arg(sums.steps.size()));
   const bool wool = step.grams >= session_.catalog().face.padLeast; // else a wisp
   BigFigure* const time = wool ? second_ : first_;
-  second_->setVisible(wool && step.share > 0);
-  first_->setVisible(wool || step.share > 0);
+  seen(second_, wool && step.share > 0);
+  seen(first_, wool || step.share > 0);
   if (wool) {
     first_->setCaption(tr("wool"));
     first_->set(QString::fromStdString(printMassFigure(step.grams, units)),
@@ -154,7 +155,7 @@ void FaceCard::showStep(const FaceSums& sums, const FaceStep& step) {
   rows.removeAll(QString());
   rows_->setText(rows.join(QLatin1Char('\n')));
   if (const Said caution = workCaution(step.work); !caution.empty()) cautions << str(caution, units);
-  caution_->setVisible(!cautions.isEmpty());
+  seen(caution_, !cautions.isEmpty());
   caution_->setText(cautions.join(QLatin1Char('\n')));
 }
 

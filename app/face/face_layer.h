@@ -22,6 +22,7 @@ public:
   void move(const Viewport& v, const QPointF& at, Qt::KeyboardModifiers keys) override;
   bool release(const Viewport& v, const QPointF& at) override;
   [[nodiscard]] std::optional<QString> over(const Viewport& v, const QPointF& at, bool large) const override;
+  [[nodiscard]] bool movesFigure() const override { return drag_.has_value(); }
   bool key(QKeyEvent* event, const Viewport& v) override;
   void letGo() override;
 

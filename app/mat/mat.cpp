@@ -27,17 +27,13 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
   tableKey_->hide();
   connect(&session_, &Session::poseChanged, this, [this] {
     place();
-    // Under the hand only the view it is in is drawn anew.
-    if (held_ && held_->movesFigure())
-      update(ports_[static_cast<size_t>(heldPort_)].clip.toAlignedRect());
-    else
-      update();
+    drawMoved();
   });
   for (const auto& each : stages_)
     connect(each.get(), &Stage::changed, this, [this] {
       place();
       placeTurntable();
-      update();
+      drawMoved();
     });
   connect(&session_.build(), &BuildView::changed, this, [this] {
     if (turntableOn()) return;
@@ -59,11 +55,7 @@ Mat::Mat(Session& session, const Stages& stages, QWidget* parent)
     if (animal_ != session_.plan().figure->patternId) letGo();
     animal_ = session_.plan().figure->patternId;
     place();
-    // Under the hand only the view it is in is drawn anew.
-    if (held_ && held_->movesFigure())
-      update(ports_[static_cast<size_t>(heldPort_)].clip.toAlignedRect());
-    else
-      update();
+    drawMoved();
   });
   connect(&session_, &Session::selectionChanged, this, [this] {
     const int l = session_.selected();
@@ -90,6 +82,14 @@ void Mat::enter() {
   table_->setStage(stage());
 }
 
+/// Under the hand only the view it is in is drawn anew.
+void Mat::drawMoved() {
+  if (held_ && held_->movesFigure())
+    update(ports_[static_cast<size_t>(heldPort_)].clip.toAlignedRect());
+  else
+    update();
+}
+
 void Mat::letGo() {
   held_ = nullptr;
   frozen_ = false;
@@ -112,7 +112,7 @@ void Mat::paintEvent(QPaintEvent* event) {
     paintMain(p);
   }
   paintSmall(p, event->rect());
-  paintRulers(p);
+  if (!ports_[0].clip.toAlignedRect().contains(event->rect())) paintRulers(p);
   if (hasFocus()) {
     p.setPen(QPen(theme().woad, 2));
     p.setBrush(Qt::NoBrush);

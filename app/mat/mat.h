@@ -97,6 +97,7 @@ private:
   [[nodiscard]] std::optional<QRectF> instead(View view) const;
   void enter();
   void letGo();
+  void drawMoved();
   void nextView();
   void placeTurntable();
   void place();

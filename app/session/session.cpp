@@ -8,6 +8,8 @@
 #include "session/build_view.h"
 #include "session/stance_view.h"
 
+#include <QWidget>
+
 #include <utility>
 
 namespace columna {
@@ -96,6 +98,7 @@ void Session::onSettled(QObject* listener, std::function<void()> told) {
 }
 
 void Session::tellSettled() {
+  if (!inRun_) passedOver_ = false;
   untold_ = listeners_.size();
   // Those still waiting for their turn are told of this plan when it comes.
   if (!inRun_ || !telling_.isActive()) tellNext();
@@ -111,6 +114,12 @@ void Session::tellNext() {
     --untold_;
     const Listener now = listeners_[next_]; // telling may add others
     next_ = next_ + 1 < listeners_.size() ? next_ + 1 : 0;
+    // What is not to be seen waits until the hand lets go.
+    const auto* widget = qobject_cast<const QWidget*>(now.who.data());
+    if (inRun_ && widget && !widget->isWindow() && !widget->isVisibleTo(widget->window())) {
+      passedOver_ = true;
+      continue;
+    }
     // What is told may lead to another change, and to all being told of that.
     if (now.who) now.told();
   }
@@ -245,6 +254,7 @@ void Session::endRun() {
     emit poseChanged();
     tellSettled();
   }
+  if (passedOver_) tellSettled();
   tellMeasures();
 }
 

@@ -113,7 +113,7 @@ public:
 
   /// Calls whenever the plan has settled: at once, but while something is dragged some six times a second,
   /// and then the listeners take turns, a few milliseconds a frame, so that the hand never waits for them
-  /// all.
+  /// all; a widget out of sight is told once the hand lets go.
   void onSettled(QObject* listener, std::function<void()> told);
 
 signals:
@@ -177,8 +177,9 @@ private:
     std::function<void()> told;
   };
   std::vector<Listener> listeners_;
-  size_t next_ = 0;   ///< whose turn it is
-  size_t untold_ = 0; ///< how many have not been told yet
+  size_t next_ = 0;         ///< whose turn it is
+  size_t untold_ = 0;       ///< how many have not been told yet
+  bool passedOver_ = false; ///< some were not, being out of sight under the hand
   QTimer telling_;
   /// A plan and the turn of the hand it was made for.
   struct Summed {

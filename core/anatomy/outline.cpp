@@ -16,9 +16,11 @@ namespace {
 
 namespace clip = ClipperLib;
 
-constexpr double kSlit = 12;     ///< grid units: what rounding leaves open
-constexpr int kFineCorners = 48; ///< of a round section where the whole figure is shown
-constexpr double kBlend = 60;    ///< of a whole body: notches where limbs join, as wool fills them
+constexpr double kSlit = 12;       ///< grid units: what rounding leaves open
+constexpr int kFineCorners = 48;   ///< of a round section where the whole figure is shown
+constexpr size_t kRoughStride = 2; ///< sections, under the hand
+constexpr size_t kRoughFlat = 24;  ///< of a flat part's outline, under the hand
+constexpr double kBlend = 60;      ///< of a whole body: notches where limbs join, as wool fills them
 
 clip::IntPoint toGrid(const Vec2& p, double unit) {
   return {static_cast<clip::cInt>(std::llround(p.x() / unit)),
@@ -77,39 +79,45 @@ clip::Paths unite(const clip::Paths& paths, double close = kSlit) {
 }
 
 clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View view, double unit,
-                      int corners) {
+                      int corners, size_t stride = 1) {
   clip::Paths paths;
   for (const Tube& tube : figure.tubes)
-    for (size_t i = 0; i + 1 < tube.rings.size(); ++i) {
+    for (size_t i = 0, next = 0; i + 1 < tube.rings.size(); i = next) {
       const int limb = figure.bones[static_cast<size_t>(tube.slabBone[i])].limb;
+      for (next = i + 1; next < i + stride && next + 1 < tube.rings.size(); ++next)
+        if (figure.bones[static_cast<size_t>(tube.slabBone[next])].limb != limb) break;
       if (std::find(limbs.begin(), limbs.end(), limb) == limbs.end()) continue;
       std::vector<Vec2> points;
       points.reserve(2 * static_cast<size_t>(corners));
       addRing(points, tube.rings[i], view, corners);
-      addRing(points, tube.rings[i + 1], view, corners);
+      addRing(points, tube.rings[next], view, corners);
       paths.push_back(toPath(convexHull(std::move(points)), unit));
     }
   return paths;
 }
 
-void addFlat(clip::Paths& paths, const FigureFlat& flat, View view, double unit) {
+/// Of its outline so many corners at most.
+void addFlat(clip::Paths& paths, const FigureFlat& flat, View view, double unit, size_t most) {
   const auto add = [&](const Polygon& points) {
     clip::Path path = toPath(points, unit);
     if (!clip::Orientation(path)) clip::ReversePath(path);
     paths.push_back(std::move(path));
   };
-  const size_t count = flat.outline.size();
+  const size_t count = std::min(most, flat.outline.size());
+  const auto corner = [&](size_t i) -> const Vec3& {
+    return flat.outline[i % count * flat.outline.size() / count];
+  };
   Vec3 across(0, 0, 0); // Newell's normal
-  for (size_t i = 0; i < count; ++i) across += flat.outline[i].cross(flat.outline[(i + 1) % count]);
+  for (size_t i = 0; i < count; ++i) across += corner(i).cross(corner(i + 1));
   if (across.norm() > 0) across *= flat.thickness / 2 / across.norm();
   for (const double side : {-1.0, 1.0}) {
     Polygon face;
-    for (const Vec3& p : flat.outline) face.push_back(project(p + side * across, view));
+    for (size_t i = 0; i < count; ++i) face.push_back(project(corner(i) + side * across, view));
     add(face);
   }
   for (size_t i = 0; i < count; ++i) {
-    const Vec3& p = flat.outline[i];
-    const Vec3& q = flat.outline[(i + 1) % count];
+    const Vec3& p = corner(i);
+    const Vec3& q = corner(i + 1);
     add({project(p - across, view), project(q - across, view), project(q + across, view),
          project(p + across, view)});
   }
@@ -198,7 +206,7 @@ std::vector<Polygon> seams(const Figure& figure, View view, double inset) {
 std::vector<Polygon> flatOutline(const FigureFlat& flat, View view, double scale) {
   const double unit = scale / 8000;
   clip::Paths paths;
-  addFlat(paths, flat, view, unit);
+  addFlat(paths, flat, view, unit, flat.outline.size());
   return toPolygons(unite(paths), unit);
 }
 
@@ -207,7 +215,7 @@ std::vector<Polygon> silhouette(const Figure& figure, View view) {
   std::vector<int> all(figure.limbs.size());
   for (size_t i = 0; i < all.size(); ++i) all[i] = static_cast<int>(i);
   clip::Paths paths = limbPaths(figure, all, view, unit, kFineCorners);
-  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit);
+  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit, flat.outline.size());
   return toPolygons(unite(paths, kBlend), unit);
 }
 
@@ -215,8 +223,8 @@ std::vector<Polygon> roughSilhouette(const Figure& figure, View view, int corner
   const double unit = figure.scale / 8000;
   std::vector<int> all(figure.limbs.size());
   std::iota(all.begin(), all.end(), 0);
-  clip::Paths paths = limbPaths(figure, all, view, unit, corners);
-  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit);
+  clip::Paths paths = limbPaths(figure, all, view, unit, corners, kRoughStride);
+  for (const FigureFlat& flat : figure.flats) addFlat(paths, flat, view, unit, kRoughFlat);
   clip::Clipper clipper;
   clipper.AddPaths(paths, clip::ptSubject, true);
   clip::Paths merged;
