@@ -38,7 +38,7 @@ inline const Catalog& shelf() {
 /// The animals a test goes through: all of them. Under a sanitizer, which takes many times as long and looks
 /// for faults that are no animal's own, every sixth.
 inline const std::vector<std::reference_wrapper<const Pattern>>& animals() {
-#if defined(__SANITIZE_ADDRESS__) || defined(__SANITIZE_THREAD__)
+#ifdef COLUMNA_SANITIZED
   constexpr size_t every = 6;
 #else
   constexpr size_t every = 1;

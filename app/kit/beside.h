@@ -13,7 +13,7 @@
 #include <sys/resource.h>
 #include <unistd.h>
 
-#ifdef __SANITIZE_THREAD__
+#ifdef COLUMNA_THREAD_SANITIZED
 #include <sanitizer/tsan_interface.h>
 #endif
 
@@ -29,12 +29,12 @@ inline QThreadPool* besideThreads() {
 /// Qt hands work and answers over under locks of its own, which the thread sanitizer does not see. These say
 /// so to it: what was done before a handOver() is there after a takeOver(). Without it they are nothing.
 inline void handOver() {
-#ifdef __SANITIZE_THREAD__
+#ifdef COLUMNA_THREAD_SANITIZED
   __tsan_release(besideThreads());
 #endif
 }
 inline void takeOver() {
-#ifdef __SANITIZE_THREAD__
+#ifdef COLUMNA_THREAD_SANITIZED
   __tsan_acquire(besideThreads());
 #endif
 }

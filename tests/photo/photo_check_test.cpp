@@ -7,7 +7,7 @@
 namespace columna::test {
 namespace {
 
-#if defined(__SANITIZE_ADDRESS__) || defined(__SANITIZE_THREAD__)
+#ifdef COLUMNA_SANITIZED
 constexpr unsigned kPhotos = 1; // there it is the code that is looked at, not how often it is right
 #else
 constexpr unsigned kPhotos = 6;
