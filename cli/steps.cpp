@@ -60,7 +60,7 @@ StepJobs jobs(const Making& m, const Date& first, int now) {
   return jobsOf(
       m.steps, m.progress, m.opened.shelf.steps, now,
       [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, first)); },
-      [&](const Step& s) { return pace.minutes(s); });
+      [&](const Step& s) { return pace.minutes(s); }, pace.layOut);
 }
 
 /// A value as it is written at the bench: "3.8 g", "71 mm", "4".

@@ -80,6 +80,7 @@ QString HandPanel::wordsOf(const HandTrait& t) const {
              percent(t.usual.high));
   const QString what = t.id == id(FactorKind::LimbLength)    ? tr("parts' lengths")
                        : t.id == id(FactorKind::FeltDensity) ? tr("how dense your felt is")
+                       : t.id == id(FactorKind::LayOut)      ? tr("the minutes to lay the bench out")
                                                              : tr("your felt's girth over the wound one");
   return tr("<b>%1</b>: %2 % of what is planned (%3 to %4), from %n reading(s)", nullptr, t.readings)
       .arg(what, percent(t.now.middle), percent(t.now.low), percent(t.now.high));

@@ -48,9 +48,10 @@ LaidSessions laidFor(const Ask& ask, const StepPlan& steps, const std::atomic<bo
   StepJobs jobs = jobsOf(
       steps, progress, ask.shelf->steps, localMinute(ask.now, out.first),
       [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, out.first)); },
-      [&](const Step& s) { return pace.minutes(s); });
+      [&](const Step& s) { return pace.minutes(s); }, pace.layOut);
   if (jobs.list.jobs.empty()) return out;
   const OpenTime time(*week, out.first);
+  letGoOfCalls(jobs.list, time);
   SearchWish wish;
   std::vector<std::string> ids;
   for (const Step& s : steps.steps) ids.push_back(s.id);
@@ -326,7 +327,7 @@ std::optional<Fitting> MakeView::fits(int minutes) const {
   const StepJobs jobs = jobsOf(
       *steps_, progress_, session_.catalog().steps, localMinute(clock_(), first),
       [&](std::int64_t seconds) { return std::max(0, localMinute(seconds, first)); },
-      [&](const Step& s) { return pace_.minutes(s); });
+      [&](const Step& s) { return pace_.minutes(s); }, pace_.layOut);
   return fitting(*steps_, jobs, minutes);
 }
 

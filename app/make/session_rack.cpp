@@ -43,6 +43,8 @@ QString letterOf(Bench bench) {
     return QStringLiteral("F");
   case Bench::Face:
     return QStringLiteral("E");
+  case Bench::Wax:
+    return QStringLiteral("X");
   case Bench::Look:
     break;
   }

@@ -83,8 +83,8 @@ Result<HandFigure> figureOf(const Json& in, const std::string& file, const std::
 } // namespace
 
 std::string_view id(FactorKind kind) {
-  constexpr std::array<std::string_view, kFactorKinds> ids{"wire_cut", "limb_length", "felt_density",
-                                                           "wound_share", "wool_lost"};
+  constexpr std::array<std::string_view, kFactorKinds> ids{"wire_cut",    "limb_length", "felt_density",
+                                                           "wound_share", "wool_lost",   "lay_out"};
   return ids[static_cast<size_t>(kind)];
 }
 

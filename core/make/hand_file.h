@@ -13,9 +13,9 @@
 namespace columna {
 
 /// What readings may show beside the pace: how long wire is cut, parts come out, how dense felt is, how far
-/// it shrinks as it is felted, and what share of the wool is lost.
-enum class FactorKind { WireCut, LimbLength, FeltDensity, WoundShare, WoolLost };
-inline constexpr int kFactorKinds = 5;
+/// it shrinks as it is felted, what share of the wool is lost, and how long the bench takes to lay out.
+enum class FactorKind { WireCut, LimbLength, FeltDensity, WoundShare, WoolLost, LayOut };
+inline constexpr int kFactorKinds = 6;
 [[nodiscard]] std::string_view id(FactorKind kind);
 
 /// A step that was done and timed.

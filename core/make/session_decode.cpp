@@ -25,6 +25,26 @@ bool Placement::before(const Placement& other) const {
   return apart < other.apart;
 }
 
+void letGoOfCalls(Worklist& list, const OpenTime& time) {
+  int longest = 0;
+  int begun = 0;
+  int session = -1;
+  for (const OpenStretch& s : time.stretches()) {
+    if (s.session != session) begun = s.from;
+    session = s.session;
+    longest = std::max(longest, s.to - begun);
+  }
+  for (Job& j : list.jobs) {
+    if (j.call < 0) continue;
+    Job& called = list.jobs[static_cast<size_t>(j.call)];
+    const int all =
+        list.layOut[static_cast<size_t>(j.station)] + j.minutes + j.callAfter + j.callWithin + called.minutes;
+    if (all <= longest) continue;
+    called.called = false;
+    j.call = -1;
+  }
+}
+
 namespace {
 
 /// One placing, from the first open moment to the last job.

@@ -31,6 +31,9 @@ struct Placement {
 /// A job is not begun for fewer minutes than that at a session's end.
 inline constexpr int kLeastBite = 5;
 
+/// Lets go of calls that no session is long enough for: what is called waits for its lag alone.
+void letGoOfCalls(Worklist& list, const OpenTime& time);
+
 /// `latest` is the moment each job has to begin at the latest, by what it is judged (session_bound.h).
 [[nodiscard]] Placement placed(const Worklist& list, const Links& links, const OpenTime& time,
                                const std::vector<int>& latest, const PlaceRule& rule, bool stretches = false);

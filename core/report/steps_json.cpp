@@ -57,6 +57,7 @@ Json stepsJson(const StepPlan& plan, const Figure& figure, const Progress& progr
                                {"within", g.within},
                                {"along_mm", g.along},
                                {"words", render(g.words)}});
+    if (!s.calls.empty()) step["calls"] = {{"step", s.calls}, {"within_min", s.callWithin}};
     for (const Caution c : s.cautions) step["cautions"].push_back(render(cautionText(c)));
     out["steps"].push_back(std::move(step));
   }

@@ -36,6 +36,10 @@ Said amount(const Goal& goal, double value) {
 std::optional<int> nextStep(const StepPlan& plan, const Progress& progress, const std::vector<int>& order,
                             const std::set<std::string>& putOff) {
   const auto state = [&](int step) { return progress.steps[static_cast<size_t>(step)].state; };
+  // What is in the oven waits for nobody.
+  for (const Step& s : plan.steps)
+    if (const auto back = s.calls.empty() ? std::nullopt : plan.find(s.calls))
+      if (state(*back) == StepState::Ready && !putOff.contains(s.calls)) return back;
   std::vector<int> all = order;
   for (size_t i = 0; i < plan.steps.size(); ++i) all.push_back(static_cast<int>(i));
   for (const int step : all)

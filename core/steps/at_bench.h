@@ -13,8 +13,8 @@
 
 namespace columna {
 
-/// The step under way; else the first that can be done now in the planned order (steps), else in the plan's,
-/// those put off last. Nothing where nothing can be done now.
+/// What has to be gone back to (Step::calls); the step under way; else the first that can be done now in the
+/// planned order (steps), else in the plan's, those put off last. Nothing where nothing can be done now.
 [[nodiscard]] std::optional<int> nextStep(const StepPlan& plan, const Progress& progress,
                                           const std::vector<int>& order, const std::set<std::string>& putOff);
 

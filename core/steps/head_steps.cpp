@@ -39,18 +39,23 @@ public:
 
   void run() {
     const std::vector<FaceStep>& all = m_.face->steps;
-    std::vector<int> placed(all.size(), -1);
+    std::vector<std::vector<int>> placed(all.size()); // the last of each, which others wait for
     for (size_t i = 0; i < all.size(); ++i)
-      if (all[i].work != FaceWork::Body) placed[i] = one(all[i]);
+      if (all[i].work == FaceWork::Ahead)
+        placed[i] = ahead(all[i]);
+      else if (all[i].work != FaceWork::Body)
+        placed[i] = {one(all[i])};
     int rows = -1;
     for (size_t i = 0; i < all.size(); ++i) {
-      if (placed[i] < 0) continue;
+      if (placed[i].empty()) continue;
+      const int at = placed[i].front();
       for (const size_t before : all[i].needs) {
-        const int other = all[before].work == FaceWork::Body ? cored_.value_or(-1) : placed[before];
-        m_.list.after(placed[i], other, why(all[i].work, all[before].work));
+        const Said reason = why(all[i].work, all[before].work);
+        if (all[before].work == FaceWork::Body) m_.list.after(at, cored_, reason);
+        for (const int other : placed[before]) m_.list.after(at, other, reason);
       }
-      order(all[i].work, placed[i]);
-      if (all[i].work == FaceWork::Hair) rows = placed[i];
+      order(all[i].work, at);
+      if (all[i].work == FaceWork::Hair) rows = at;
     }
     if (rows >= 0) hair(rows);
   }
@@ -69,10 +74,6 @@ private:
 
   static Bench benchOf(const FaceStep& face) {
     switch (face.work) {
-    case FaceWork::Ahead:
-      return std::find(face.drying.begin(), face.drying.end(), "oven-clay") != face.drying.end()
-                 ? Bench::Clay
-                 : Bench::Glue;
     case FaceWork::Eyes:
     case FaceWork::Hard:
       return face.drying.empty() ? Bench::Face : Bench::Glue;
@@ -86,27 +87,86 @@ private:
     }
   }
 
-  /// What it is that is made before the face: it dries or is baked by itself.
-  [[nodiscard]] Said aheadWords(const FaceStep& face) const {
-    const auto& eyes = m_.face->head.eyes;
-    const auto eye = [&](const std::string& id) {
-      return std::ranges::any_of(eyes, [&](const HeadEye& e) { return e.id == id; });
-    };
-    const auto painted = std::ranges::count_if(face.parts, eye);
-    if (painted == 0) return say("make the horns, the bill or the claws");
-    if (painted < std::ssize(face.parts)) return say("make the hard parts, and paint the eyes");
-    return say("paint the eyes");
+  /// What is made before the face, beside it: of clay it is baked, the rest dries by itself. The last step of
+  /// each.
+  std::vector<int> ahead(const FaceStep& face) {
+    int clay = 0; // pieces
+    int hard = 0;
+    int eyes = 0;
+    double thickest = 0; // mm, of the clay
+    for (const HardPart& part : m_.face->head.hard) {
+      if (std::ranges::find(face.parts, part.id) == face.parts.end()) continue;
+      (part.material == HardMaterial::OvenClay ? clay : hard) += part.twin ? 2 : 1;
+      if (part.material != HardMaterial::OvenClay || !m_.figure().head) continue;
+      for (size_t i = 0; i < std::min(part.across.size(), part.deep.size()); ++i)
+        thickest = std::max(thickest, m_.figure().head->length * std::min(part.across[i], part.deep[i]));
+    }
+    for (const HeadEye& eye : m_.face->head.eyes)
+      if (std::ranges::find(face.parts, eye.id) != face.parts.end()) eyes += eye.twin ? 2 : 1;
+    std::vector<int> out;
+    if (hard + eyes > 0) {
+      Step s = around("face/ahead",
+                      eyes == 0   ? say("make the horns, the bill or the claws")
+                      : hard == 0 ? say("paint the eyes")
+                                  : say("make the hard parts, and paint the eyes"),
+                      Bench::Glue, m_.book().aheadPart * (hard + eyes));
+      s.advice = say("let it dry while the head is felted");
+      for (const std::string& id : face.drying)
+        if (id != kClay) m_.dries(s, id);
+      s.pausable = s.planned > kWholeMost;
+      s.cautions.push_back(Caution::Glue);
+      out.push_back(m_.list.add(std::move(s)));
+    }
+    if (clay > 0) out.push_back(baked(clay, thickest));
+    return out;
+  }
+
+  /// Formed, put into the oven and taken out of it, which has to be in time.
+  int baked(int pieces, double thickest) {
+    const StepBook& book = m_.book();
+    Step form = around("face/clay", say("form the horns, the bill or the claws of clay"), Bench::Clay,
+                       book.aheadPart * pieces);
+    form.advice = say("on the wire it is set with; as thin as it holds");
+    form.fetch.push_back({Fetch::What::Tool, 0, say("oven clay, its wire, foil to bake on")});
+    form.cautions.push_back(Caution::Clay);
+    const int formed = m_.list.add(std::move(form));
+    Step in = around("face/bake", say("put the clay into the oven"), Bench::Clay, book.bakeIn);
+    const double share = std::clamp((thickest - book.thinClay) / (book.thickClay - book.thinClay), 0.0, 1.0);
+    in.wait = in.waitLow = std::lerp(book.bakeThin, book.bakeThick, share);
+    in.drying = "in-oven";
+    in.advice = say("for {} minutes by its thickest part; the packet goes before that", Number(in.wait, 0));
+    in.calls = "face/oven";
+    in.callWithin = book.bakeWithin;
+    in.pausable = false;
+    in.fetch.push_back(
+        {Fetch::What::Tool, 0, say("oven as hot as the packet says, and a thermometer in it")});
+    in.cautions.push_back(Caution::Clay);
+    const int put = m_.list.add(std::move(in));
+    Step back = around("face/oven", say("take the clay out of the oven"), Bench::Clay, book.bakeOut);
+    back.advice = say("let it cool where it lies: it is soft while it is hot");
+    back.pausable = false;
+    m_.dries(back, "cooling");
+    back.fetch.push_back({Fetch::What::Tool, 0, say("oven gloves")});
+    back.cautions.push_back(Caution::Clay);
+    const int taken = m_.list.add(std::move(back));
+    m_.list.after(put, formed, say("what is not formed cannot be baked"));
+    m_.list.after(taken, put, say("it is baked when its time is over"));
+    return taken;
+  }
+
+  Step around(std::string id, Said words, Bench bench, double minutes) {
+    Step s = step(std::move(id), std::move(words), bench, minutes);
+    s.pace = PaceKind::Around;
+    return s;
   }
 
   int one(const FaceStep& face) {
-    Step s = step("face/" + std::string(workId(face.work)),
-                  face.work == FaceWork::Ahead ? aheadWords(face) : Said(Name(workName(face.work))),
-                  benchOf(face), face.share * minutes_);
+    Step s = step("face/" + std::string(workId(face.work)), Name(workName(face.work)), benchOf(face),
+                  face.share * minutes_);
     s.advice = workAdvice(face.work);
-    if (face.work == FaceWork::Ahead || face.work == FaceWork::Look) {
+    if (face.work == FaceWork::Look) {
       s.pace = PaceKind::Around;
-      s.planned =
-          face.work == FaceWork::Look ? m_.book().lookAgain : m_.book().aheadPart * std::max(1, face.pieces);
+      s.planned = m_.book().lookAgain;
     }
     for (const std::string& id : face.drying) m_.dries(s, id);
     if (s.bench == Bench::Glue && s.planned <= kWholeMost) s.pausable = false;
@@ -118,7 +178,6 @@ private:
       s.goals.push_back({Goal::What::Weight, face.grams, std::max(0.01, m_.book().withinWeight * face.grams),
                          0, say("of the head's heap")});
     if (s.bench == Bench::Glue) s.cautions.push_back(Caution::Glue);
-    if (s.bench == Bench::Clay) s.cautions.push_back(Caution::Clay);
     if (s.bench == Bench::Face) s.cautions.push_back(Caution::Needle);
     return m_.list.add(std::move(s));
   }
@@ -184,7 +243,8 @@ private:
     }
   }
 
-  static constexpr double kWholeMost = 45; ///< minutes: what is glued in one go
+  static constexpr std::string_view kClay = "oven-clay"; ///< of the drying times
+  static constexpr double kWholeMost = 45;               ///< minutes: what is glued in one go
   Making& m_;
   int head_;
   double minutes_;
@@ -244,8 +304,25 @@ void lastSteps(Making& m) {
                           0, say("the whole figure")});
   record.cautions.push_back(Caution::SmallParts);
   const int recorded = m.list.add(std::move(record));
+  int perched = -1;
+  const Feet feet = m.project.stances.support.feet;
+  if (feet == Feet::Glued || feet == Feet::Base) {
+    Step s;
+    s.id = "perch/feet";
+    s.words = feet == Feet::Base ? say("fix it on its base") : say("glue the feet down");
+    s.advice = say("try it dry first, and mark where each foot goes");
+    s.bench = Bench::Glue;
+    s.planned = m.book().perch;
+    s.pausable = false;
+    m.dries(s, m.glue(m.project.face.partGlue));
+    s.fetch.push_back({Fetch::What::Tool, 0, say("its base, and glue")});
+    s.cautions.push_back(Caution::Glue);
+    perched = m.list.add(std::move(s));
+    m.list.after(perched, recorded, say("it is weighed without its base"));
+  }
   for (int i = 0; i < static_cast<int>(m.list.size()); ++i)
-    if (i != looked && i != recorded) m.list.after(looked, i, say("it is looked at when all is done"));
+    if (i != looked && i != recorded && i != perched)
+      m.list.after(looked, i, say("it is looked at when all is done"));
   m.list.after(recorded, looked, say("it is looked at when all is done"));
 }
 

@@ -1,5 +1,6 @@
 #include "steps/pace_of.h"
 
+#include "make/open_time.h"
 #include "steps/at_bench.h"
 #include "steps/measures.h"
 #include "steps/steps_of.h"
@@ -37,6 +38,8 @@ const FactorPrior& priorOf(FactorKind kind, const HandPrior& hand) {
     return hand.woundShare;
   case FactorKind::WoolLost:
     return hand.woolLost;
+  case FactorKind::LayOut:
+    return hand.layOut;
   case FactorKind::FeltDensity:
     break;
   }
@@ -146,6 +149,43 @@ void lost(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& entri
       std::log(std::max(least, (taken - on) / taken)));
 }
 
+/// How long the bench took to lay out anew: from the end of a step to the next one's beginning at another
+/// station. As long as a rest of the hands, or many times the usual, it was something else.
+void laidOut(HandFigure& out, const StepPlan& plan, const std::vector<Entry>& entries,
+             const std::set<std::string>& gone) {
+  constexpr double many = 4;
+  const double rest = WorkWeek{}.rest;
+  std::optional<std::int64_t> ended;
+  Bench at = Bench::Look;
+  for (const Entry& e : entries) {
+    const auto when = e.step.empty() || gone.contains(e.id) ? std::nullopt : secondsOf(e.at);
+    const auto step = when ? plan.find(e.step) : std::nullopt;
+    if (!step) continue;
+    const Bench bench = plan.steps[static_cast<size_t>(*step)].bench;
+    if (e.kind == EntryKind::Begin && ended && bench != at) {
+      const double minutes = static_cast<double>(*when - *ended) / 60;
+      const double usual = plan.layOut[static_cast<size_t>(bench)];
+      if (minutes > 0 && usual > 0 && minutes < std::min(rest, many * usual))
+        out.factors[std::string(id(FactorKind::LayOut))].push_back(std::log(minutes / usual));
+    }
+    ended.reset();
+    // Minutes that were typed, or taken for a clock left running: when it ended is not known.
+    if (e.kind == EntryKind::Done && !e.value && e.by != EntryBy::Usual && e.by != EntryBy::StandIn) {
+      ended = when;
+      at = bench;
+    }
+  }
+}
+
+std::vector<FactorReading> readingsOf(FactorKind kind, const std::vector<const HandFigure*>& figures) {
+  std::vector<FactorReading> out;
+  for (size_t i = 0; i < figures.size(); ++i)
+    if (const auto found = figures[i]->factors.find(std::string(id(kind)));
+        found != figures[i]->factors.end())
+      for (const double x : found->second) out.push_back({x, static_cast<int>(figures.size() - 1 - i)});
+  return out;
+}
+
 } // namespace
 
 HandFigure shownBy(const StepPlan& plan, const Progress& progress, const std::vector<Entry>& entries) {
@@ -180,6 +220,7 @@ HandFigure shownBy(const StepPlan& plan, const Progress& progress, const std::ve
   }
   felted(out, plan, entries);
   lost(out, plan, entries, gone);
+  laidOut(out, plan, entries, gone);
   for (const Entry& e : entries)
     if (e.kind == EntryKind::NextTime && !e.text.empty() && !gone.contains(e.id))
       out.next.push_back({e.text, false});
@@ -197,6 +238,10 @@ MakersPace paceOf(const StepPlan& plan, const Progress& progress, const std::vec
   const HandFigure own = shownBy(plan, progress, entries);
   out.steps = static_cast<int>(own.paces.size());
   addPaces(records, own, figure);
+  std::vector<const HandFigure*> figures = before;
+  figures.push_back(&own);
+  if (const auto laid = readingsOf(FactorKind::LayOut, figures); !laid.empty())
+    out.layOut = learntFactor(laid, prior.layOut, prior).nextRatio().middle;
   std::array<double, kPaceKinds> left{};
   std::array<double, kPaceKinds> squares{};
   for (size_t i = 0; i < plan.steps.size(); ++i) {
@@ -246,12 +291,7 @@ std::vector<HandTrait> handTraits(const std::vector<const HandFigure*>& figures,
   }
   for (int f = 0; f < kFactorKinds; ++f) {
     const auto kind = static_cast<FactorKind>(f);
-    std::vector<FactorReading> readings;
-    for (size_t i = 0; i < figures.size(); ++i)
-      if (const auto found = figures[i]->factors.find(std::string(id(kind)));
-          found != figures[i]->factors.end())
-        for (const double x : found->second)
-          readings.push_back({x, static_cast<int>(figures.size() - 1 - i)});
+    const std::vector<FactorReading> readings = readingsOf(kind, figures);
     if (readings.empty()) continue;
     HandTrait t;
     t.id = id(kind);

@@ -15,6 +15,7 @@ struct MakersPace {
   int steps = 0;                           ///< of this figure that were done and timed
   int figures = 0;                         ///< earlier ones that count
   std::array<double, kPaceKinds> factor{}; ///< of each kind: minutes over the usual ones, in the middle
+  double layOut = 1;                       ///< minutes to lay the bench out over the usual ones
   Likely left;                             ///< minutes of all that is not done; eight in ten lie between
   /// A step's minutes at that pace.
   [[nodiscard]] double minutes(const Step& step) const {

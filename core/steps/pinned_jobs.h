@@ -1,6 +1,7 @@
 // Jobs of steps that are kept to a session, and whether they can be.
 #pragma once
 
+#include "anatomy/figure.h"
 #include "make/session_search.h"
 #include "make/step_pins.h"
 #include "plan/finding.h"

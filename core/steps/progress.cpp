@@ -116,10 +116,11 @@ Progress progressOf(const StepPlan& plan, const std::vector<Entry>& entries, std
 }
 
 StepJobs jobsOf(const StepPlan& plan, const Progress& progress, const StepBook& book, int now,
-                const std::function<int(std::int64_t)>& moment, const StepMinutes& minutes) {
+                const std::function<int(std::int64_t)>& moment, const StepMinutes& minutes, double layOut) {
   StepJobs out;
   out.list.now = now;
-  for (const double each : book.layOut) out.list.layOut.push_back(static_cast<int>(std::lround(each)));
+  for (const double each : book.layOut)
+    out.list.layOut.push_back(static_cast<int>(std::lround(layOut * each)));
   std::vector<int> job(plan.steps.size(), -1);
   std::map<std::string, int> batches;
   for (size_t i = 0; i < plan.steps.size(); ++i) {
@@ -135,6 +136,21 @@ StepJobs jobsOf(const StepPlan& plan, const Progress& progress, const StepBook& 
     if (!s.batch.empty()) j.batch = batches.emplace(s.batch, static_cast<int>(batches.size())).first->second;
     out.list.jobs.push_back(j);
     out.step.push_back(static_cast<int>(i));
+  }
+  for (size_t i = 0; i < plan.steps.size(); ++i) {
+    const auto back = plan.steps[i].calls.empty() ? std::nullopt : plan.find(plan.steps[i].calls);
+    const int called = back ? job[static_cast<size_t>(*back)] : -1;
+    if (called < 0) continue;
+    Job& later = out.list.jobs[static_cast<size_t>(called)];
+    if (job[i] < 0) { // it is in the oven
+      later.press = kFirst;
+      continue;
+    }
+    Job& first = out.list.jobs[static_cast<size_t>(job[i])];
+    first.call = called;
+    first.callAfter = static_cast<int>(std::lround(plan.steps[i].wait));
+    first.callWithin = static_cast<int>(std::lround(plan.steps[i].callWithin));
+    later.called = true;
   }
   for (const StepEdge& e : plan.edges) {
     const auto before = static_cast<size_t>(e.before);

@@ -32,14 +32,14 @@ struct Progress {
 using StepMinutes = std::function<double(const Step&)>;
 
 /// What is left to do as jobs for sessions, and the step of each. `moment` gives the calendar's minute of a
-/// time in seconds.
+/// time in seconds; `layOut` is a maker's minutes to lay the bench out over the usual ones.
 struct StepJobs {
   Worklist list;
   std::vector<int> step; ///< of each job
 };
 [[nodiscard]] StepJobs jobsOf(const StepPlan& plan, const Progress& progress, const StepBook& book, int now,
-                              const std::function<int(std::int64_t)>& moment,
-                              const StepMinutes& minutes = {});
+                              const std::function<int(std::int64_t)>& moment, const StepMinutes& minutes = {},
+                              double layOut = 1);
 
 /// What fits into so many minutes from now: what dries goes first, so that it dries while the rest is done.
 struct Fitting {

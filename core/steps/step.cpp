@@ -45,6 +45,9 @@ Said cautionText(Caution caution) {
     return say("Read the label: air the room, and keep it off your skin.");
   case Caution::Clay:
     return say("Bake by the packet and no hotter, before it touches wool, and air the room.");
+  case Caution::Wax:
+    return say("Melt it in a water bath, never over a flame; no water on burning wax. It burns skin: this is "
+               "for adults.");
   case Caution::Blades:
     return say("Cut away from yourself.");
   case Caution::SmallParts:

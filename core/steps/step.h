@@ -50,7 +50,7 @@ struct Goal {
 /// "3.8 g", "73 mm round", "160 mm long", "5".
 [[nodiscard]] Said goalFigure(const Goal& goal);
 
-enum class Caution { Needle, WireEnds, Glue, Clay, Blades, SmallParts, Hands };
+enum class Caution { Needle, WireEnds, Glue, Clay, Wax, Blades, SmallParts, Hands };
 /// One or two sentences; the packet, local rules and trained people go before them.
 [[nodiscard]] Said cautionText(Caution caution);
 
@@ -68,7 +68,11 @@ struct Step {
   double wait = 0;      ///< minutes of the wall clock until what follows may begin: it dries
   double waitLow = 0;   ///< as few as it may be
   std::string drying;   ///< id of what dries
-  std::string batch;    ///< steps of one batch are done one after the other
+  /// The step that has to be gone back to in the same session when that is over, so many minutes after it at
+  /// most: what is in the oven. Empty of most.
+  std::string calls;
+  double callWithin = 0;
+  std::string batch; ///< steps of one batch are done one after the other
   std::vector<Fetch> fetch;
   std::vector<Goal> goals;
   std::vector<Caution> cautions;
@@ -83,6 +87,7 @@ struct StepEdge {
 struct StepPlan {
   std::vector<Step> steps; ///< in an order that holds all edges
   std::vector<StepEdge> edges;
+  std::array<double, kBenches> layOut{}; ///< the usual minutes to lay the bench out for a station
 
   [[nodiscard]] std::optional<int> find(std::string_view id) const;
   /// Minutes of all steps but those round the work: the plan's own.

@@ -73,7 +73,7 @@ Goal Making::weightGoal(double grams) const {
           std::max(book().leastWeight, book().withinWeight * grams),
           0,
           say("the heap"),
-          std::min(book().pairWeight, book().pairShare * grams)};
+          std::max(book().pairLeast, std::min(book().pairWeight, book().pairShare * grams))};
 }
 
 Goal Making::girthGoal(double girth, double along, Said words) const {
@@ -97,7 +97,9 @@ StepPlan stepsOf(const Project& project, const Catalog& catalog, const Plan& pla
   coatSteps(m);
   headSteps(m);
   lastSteps(m);
-  return list.take();
+  StepPlan out = list.take();
+  out.layOut = m.book().layOut;
+  return out;
 }
 
 } // namespace columna

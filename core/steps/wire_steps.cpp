@@ -112,6 +112,10 @@ private:
     s.bench = Bench::Look;
     s.planned = m_.book().laySkeleton;
     s.fetch.push_back({Fetch::What::Tool, 0, say("the printed sheet")});
+    for (int l = 0; l < m_.limbs(); ++l)
+      if (m_.inSkeleton(l) && m_.limb(l).twin >= 0 && m_.limb(l).length > 0)
+        s.goals.push_back(
+            {Goal::What::Long, m_.limb(l).length, m_.book().withinLength, 0, Name(m_.limb(l).name)});
     const int step = m_.list.add(std::move(s));
     for (const int each : shapeOf_) m_.list.after(step, each, say("all wire lies on the drawing together"));
     for (const int each : twists_) m_.list.after(step, each, say("all wire lies on the drawing together"));

@@ -74,6 +74,19 @@ private:
     if (m_.inSkeleton(l))
       m_.list.after(step, m_.list.find("lay/skeleton"), say("they are wrapped on bare wire that is right"));
     m_.list.after(step, m_.of("grip", l), say("the grip goes on bare wire"));
+    tips(l, step);
+  }
+
+  void tips(int l, int wrapped) {
+    Step s = m_.onLimb("tips", l, say("fix the tips on the {}", lowerName(m_.limb(l).name)), Bench::Wax);
+    s.advice = say("tips dipped in wax, or a drop of glue on each: a thin wrap slips off bare wire");
+    s.planned = book_.waxTips + book_.waxTip * m_.limb(l).digits;
+    s.pausable = false;
+    m_.dries(s, "wax");
+    s.fetch.push_back({Fetch::What::Tool, 0, say("wax in a water bath, or glue; tweezers")});
+    s.cautions.push_back(Caution::Wax);
+    const int step = m_.list.add(std::move(s));
+    m_.list.after(step, wrapped, say("the wrap is on before its tip is fixed"));
   }
 
   Step woolStep(const char* verb, int b, Fetch::What what, double grams) {
@@ -252,6 +265,7 @@ private:
       }
       m_.list.after(step, m_.of("grip", l), say("the grip goes on bare wire"));
       m_.list.after(step, m_.of("digits", l), say("toes are wrapped while the wire can be held"));
+      m_.list.after(step, m_.of("tips", l), say("a tip is fixed before wool is wound up to it"));
       if (l == trunk || limb.kind == LimbKind::Digits) continue;
       if (m_.wired(l)) m_.list.after(step, m_.of("wind", trunk), say("the trunk carries the others"));
       for (int d = 0; d < m_.limbs(); ++d)

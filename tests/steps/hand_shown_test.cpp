@@ -132,3 +132,72 @@ TEST(HandTraits, LossAndShrinkageGoByTheirOwnPriors) {
   EXPECT_NEAR(traits[1].now.low, 0.0324, 1e-3);
   EXPECT_NEAR(traits[1].now.high, 0.1315, 1e-3);
 }
+
+namespace {
+
+/// The minutes between steps, of stations by turns; what is shown of it.
+std::vector<double> laid(const std::vector<double>& gaps, EntryBy by = EntryBy::Timer) {
+  StepPlan plan = fourSteps();
+  plan.layOut = shelf().steps.layOut;
+  WrittenRecord w;
+  double minute = 0;
+  for (size_t i = 0; i <= gaps.size(); ++i) {
+    const Step& s = plan.steps[i];
+    w.add(EntryKind::Begin, s.id, minute);
+    minute += s.planned;
+    Entry& done = w.add(EntryKind::Done, s.id, minute);
+    done.by = by;
+    if (by == EntryBy::Usual) done.value = s.planned;
+    if (i < gaps.size()) minute += gaps[i];
+  }
+  const auto factors = shownBy(plan, progressOf(plan, w.entries, at(minute)), w.entries).factors;
+  const auto found = factors.find("lay_out");
+  return found == factors.end() ? std::vector<double>() : found->second;
+}
+
+} // namespace
+
+TEST(ShownBy, TheBenchIsLaidOutBetweenStepsOfTwoStations) {
+  const auto& usual = shelf().steps.layOut;
+  const double wire = usual[static_cast<size_t>(Bench::Wire)];
+  const double glue = usual[static_cast<size_t>(Bench::Glue)];
+  const std::vector<double> x = laid({2 * wire, glue});
+  ASSERT_EQ(x.size(), 2U);
+  EXPECT_NEAR(x[0], std::log(2), 1e-9);
+  EXPECT_NEAR(x[1], 0, 1e-9);
+  EXPECT_EQ(laid({0, glue}).size(), 1U) << "in no time at all it was laid out already";
+  EXPECT_EQ(laid({10, glue}).size(), 1U) << "the hands had their rest";
+  EXPECT_EQ(laid({900, glue}).size(), 1U) << "another evening";
+  EXPECT_TRUE(laid({wire, glue}, EntryBy::Usual).empty()) << "when it ended is not known";
+}
+
+TEST(HandTraits, LayingOutIsLearntAndTakesItsMinutesInTheSessions) {
+  StepPlan plan = fourSteps();
+  HandFigure slow;
+  slow.project = "p";
+  slow.factors["lay_out"] = std::vector<double>(12, std::log(2));
+  const Progress none = progressOf(plan, {}, at(0));
+  const MakersPace usual = paceOf(plan, none, {}, shelf().hand);
+  const MakersPace taught = paceOf(plan, none, {}, shelf().hand, {&slow});
+  EXPECT_EQ(usual.layOut, 1);
+  EXPECT_GT(taught.layOut, 1.6);
+  EXPECT_LT(taught.layOut, 2);
+  for (size_t k = 0; k < kPaceKinds; ++k) EXPECT_EQ(taught.factor[k], 1) << "the work itself is as quick";
+  const auto lays = [&](const MakersPace& pace) {
+    return jobsOf(
+               plan, none, shelf().steps, 0, [](std::int64_t) { return 0; }, {}, pace.layOut)
+        .list.layOut;
+  };
+  const std::vector<int> before = lays(usual);
+  const std::vector<int> after = lays(taught);
+  ASSERT_EQ(before.size(), kBenches);
+  for (size_t k = 0; k < kBenches; ++k) {
+    EXPECT_EQ(before[k], std::lround(shelf().steps.layOut[k]));
+    EXPECT_EQ(after[k], std::lround(taught.layOut * shelf().steps.layOut[k]));
+  }
+  const std::vector<HandTrait> traits = handTraits({&slow}, shelf().hand);
+  ASSERT_EQ(traits.size(), 1U);
+  EXPECT_EQ(traits[0].id, "lay_out");
+  EXPECT_TRUE(traits[0].ratio);
+  EXPECT_EQ(traits[0].readings, 12);
+}
