@@ -146,6 +146,7 @@ int sessions(const std::string& file, const SessionOptions& options) {
     return kGood;
   }
   const OpenTime time(*week, *first);
+  letGoOfCalls(work.list, time);
   const auto pins = readPins(m->opened.file.project.make.pins);
   const auto pinned = pinJobs(work, pins ? *pins : std::vector<StepPin>(), m->steps, time, *first);
   std::vector<std::string> ids;

@@ -18,8 +18,8 @@ namespace clip = ClipperLib;
 
 constexpr double kSlit = 12;       ///< grid units: what rounding leaves open
 constexpr int kFineCorners = 48;   ///< of a round section where the whole figure is shown
-constexpr size_t kRoughStride = 2; ///< sections, under the hand
-constexpr size_t kRoughFlat = 24;  ///< of a flat part's outline, under the hand
+constexpr size_t kRoughStride = 2; ///< slabs that are one, under the hand
+constexpr size_t kRoughFlat = 40;  ///< of a flat part's outline, under the hand
 constexpr double kBlend = 60;      ///< of a whole body: notches where limbs join, as wool fills them
 
 clip::IntPoint toGrid(const Vec2& p, double unit) {
@@ -88,9 +88,8 @@ clip::Paths limbPaths(const Figure& figure, const std::vector<int>& limbs, View 
         if (figure.bones[static_cast<size_t>(tube.slabBone[next])].limb != limb) break;
       if (std::find(limbs.begin(), limbs.end(), limb) == limbs.end()) continue;
       std::vector<Vec2> points;
-      points.reserve(2 * static_cast<size_t>(corners));
-      addRing(points, tube.rings[i], view, corners);
-      addRing(points, tube.rings[next], view, corners);
+      points.reserve((stride + 1) * static_cast<size_t>(corners));
+      for (size_t r = i; r <= next; ++r) addRing(points, tube.rings[r], view, corners);
       paths.push_back(toPath(convexHull(std::move(points)), unit));
     }
   return paths;

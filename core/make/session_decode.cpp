@@ -37,8 +37,7 @@ void letGoOfCalls(Worklist& list, const OpenTime& time) {
   for (Job& j : list.jobs) {
     if (j.call < 0) continue;
     Job& called = list.jobs[static_cast<size_t>(j.call)];
-    const int all =
-        list.layOut[static_cast<size_t>(j.station)] + j.minutes + j.callAfter + j.callWithin + called.minutes;
+    const int all = list.layOut[static_cast<size_t>(j.station)] + j.minutes + j.callAfter + called.minutes;
     if (all <= longest) continue;
     called.called = false;
     j.call = -1;

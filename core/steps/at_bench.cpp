@@ -36,10 +36,13 @@ Said amount(const Goal& goal, double value) {
 std::optional<int> nextStep(const StepPlan& plan, const Progress& progress, const std::vector<int>& order,
                             const std::set<std::string>& putOff) {
   const auto state = [&](int step) { return progress.steps[static_cast<size_t>(step)].state; };
-  // What is in the oven waits for nobody.
-  for (const Step& s : plan.steps)
-    if (const auto back = s.calls.empty() ? std::nullopt : plan.find(s.calls))
-      if (state(*back) == StepState::Ready && !putOff.contains(s.calls)) return back;
+  // What is in the oven waits for nobody; what was not put in has nothing to be taken out.
+  for (size_t i = 0; i < plan.steps.size(); ++i) {
+    const std::string& calls = plan.steps[i].calls;
+    const auto back = calls.empty() ? std::nullopt : plan.find(calls);
+    if (!back || state(static_cast<int>(i)) == StepState::LeftOut || putOff.contains(calls)) continue;
+    if (state(*back) == StepState::Ready || state(*back) == StepState::UnderWay) return back;
+  }
   std::vector<int> all = order;
   for (size_t i = 0; i < plan.steps.size(); ++i) all.push_back(static_cast<int>(i));
   for (const int step : all)

@@ -142,8 +142,8 @@ StepJobs jobsOf(const StepPlan& plan, const Progress& progress, const StepBook& 
     const int called = back ? job[static_cast<size_t>(*back)] : -1;
     if (called < 0) continue;
     Job& later = out.list.jobs[static_cast<size_t>(called)];
-    if (job[i] < 0) { // it is in the oven
-      later.press = kFirst;
+    if (job[i] < 0) { // it is in the oven, if it was put in
+      if (progress.steps[i].state != StepState::LeftOut) later.press = kFirst;
       continue;
     }
     Job& first = out.list.jobs[static_cast<size_t>(job[i])];

@@ -1,4 +1,5 @@
 #include "anatomy/outline.h"
+#include "anatomy/plane.h"
 #include "support.h"
 
 #include <cmath>
@@ -111,6 +112,24 @@ TEST(Outline, HasNoSlitsOrSpikes) {
       double largest = 0;
       for (const Polygon& each : all) largest = std::max(largest, area({each}));
       EXPECT_GT(largest, 0.97 * area(all)) << p.id;
+    }
+  }
+}
+
+TEST(Outline, UnderTheHandIsNearTheOneAtRest) {
+  for (const Pattern& p : animals()) {
+    const Figure f = figureOf(p, SizeBy::OverallHeight, 160);
+    for (const View view : {View::Side, View::Front, View::Above}) {
+      const auto fine = silhouette(f, view);
+      const auto rough = roughSilhouette(f, view, 14);
+      EXPECT_NEAR(area(rough) / area(fine), 1, 0.06) << p.id;
+      Bounds2 a;
+      Bounds2 b;
+      for (const Polygon& each : fine) a.take(each);
+      for (const Polygon& each : rough) b.take(each);
+      const double most = 0.015 * a.size().maxCoeff();
+      EXPECT_NEAR(a.size().x(), b.size().x(), most) << p.id;
+      EXPECT_NEAR(a.size().y(), b.size().y(), most) << p.id;
     }
   }
 }

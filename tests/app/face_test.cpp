@@ -2,6 +2,7 @@
 #include "face_window.h"
 
 #include <QComboBox>
+#include <QPaintEvent>
 #include <QTableWidget>
 
 #include <set>
@@ -122,6 +123,33 @@ TEST_F(FaceTest, EyesAndEarsAreDraggedAndSetBack) {
     EXPECT_TRUE(session.project() == before);
     wait();
   }
+}
+
+TEST_F(FaceTest, OnlyTheViewUnderTheHandIsDrawnWhileAPartIsDragged) {
+  struct Painted : QObject {
+    QRect all;
+    bool eventFilter(QObject* /*of*/, QEvent* event) override {
+      if (event->type() == QEvent::Paint) all |= static_cast<QPaintEvent*>(event)->rect();
+      return false;
+    }
+  } painted;
+  const FacePick cheek{FacePick::Kind::Pad, "cheek"};
+  const QPoint from = at(cheek);
+  const QRect view = window.mat()->port(View::Side).clip.toAlignedRect();
+  QTest::mousePress(window.mat(), Qt::LeftButton, {}, from);
+  QApplication::processEvents();
+  window.mat()->installEventFilter(&painted);
+  for (int i = 1; i <= 8; ++i) {
+    const QPoint to = from + QPoint(3, -2) * i;
+    QMouseEvent move(QEvent::MouseMove, to, window.mat()->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+    QApplication::sendEvent(window.mat(), &move);
+    QApplication::processEvents();
+  }
+  EXPECT_FALSE(painted.all.isEmpty()) << "it follows the hand";
+  EXPECT_TRUE(view.contains(painted.all)) << "and nothing else is drawn";
+  QTest::mouseRelease(window.mat(), Qt::LeftButton, {}, from + QPoint(24, -16));
+  QApplication::processEvents();
+  EXPECT_FALSE(view.contains(painted.all)) << "let go, all views are made anew";
 }
 
 TEST_F(FaceTest, EyesAreTakenFromTheRackTheKeysAndTheField) {

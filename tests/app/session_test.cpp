@@ -5,9 +5,11 @@
 #include "session/stance_view.h"
 #include "support.h"
 
+#include <QElapsedTimer>
 #include <QSignalSpy>
 #include <QTest>
 #include <QThread>
+#include <QWidget>
 
 using namespace columna;
 using namespace columna::test;
@@ -138,6 +140,37 @@ TEST_F(SessionTest, UnderTheHandListenersTakeTurnsAndAllAreToldInTheEnd) {
   ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, 90));
   for (size_t k = 0; k < count; ++k) EXPECT_GT(told[k], before[k]);
   EXPECT_FALSE(reached);
+}
+
+TEST_F(SessionTest, AWidgetOutOfSightIsToldWhenTheHandLetsGo) {
+  QWidget window;
+  QWidget seen(&window);
+  QWidget hidden(&window);
+  hidden.hide();
+  int ofSeen = 0;
+  int ofHidden = 0;
+  double last = 0;
+  session.onSettled(&seen, [&] { ++ofSeen; });
+  session.onSettled(&hidden, [&] {
+    ++ofHidden;
+    last = plan().figure->overallHeight;
+  });
+  ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, 90));
+  EXPECT_EQ(ofHidden, 1) << "not under the hand: at once";
+  QElapsedTimer clock;
+  clock.start();
+  double mm = 100;
+  while (clock.elapsed() < 800) {
+    ASSERT_FALSE(changes::setSize(session, SizeBy::OverallHeight, mm += 0.1, QStringLiteral("drag")));
+    QTest::qWait(5);
+  }
+  EXPECT_GT(ofSeen, 1);
+  EXPECT_EQ(ofHidden, 1);
+  // Also where all else has settled before.
+  QTest::qWait(400);
+  session.endRun();
+  EXPECT_EQ(ofHidden, 2);
+  EXPECT_NEAR(last, mm, 1e-9);
 }
 
 TEST_F(SessionTest, TheSumsOfADraggedStanceFollowAndAreExactWhenItIsLetGo) {

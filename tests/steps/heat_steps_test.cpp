@@ -95,10 +95,9 @@ TEST(Baked, OfOneWithoutClayNothingIs) {
 
 TEST(Baked, TheOvenIsGoneBackToInTheSameSession) {
   const Heated m = heron();
-  StepJobs jobs = jobsFrom(m.steps, {}, 0);
+  const StepJobs jobs = jobsFrom(m.steps, {}, 0);
   const OpenTime time({readWeek("tue 20:00-21:30, thu 20:00-21:30, sat 10-12").value(), {}},
                       *dateOf("2026-12-01"));
-  letGoOfCalls(jobs.list, time);
   const auto in = static_cast<size_t>(jobOf(jobs, m.at("face/bake")));
   const auto out = static_cast<size_t>(jobOf(jobs, m.at("face/oven")));
   ASSERT_EQ(jobs.list.jobs[in].call, static_cast<int>(out));
@@ -114,17 +113,41 @@ TEST(Baked, TheOvenIsGoneBackToInTheSameSession) {
 TEST(Baked, WithSessionsTooShortForTheOvenThePlanStillEnds) {
   const Heated m = heron();
   StepJobs jobs = jobsFrom(m.steps, {}, 0);
-  const OpenTime time({readWeek("mon 20:00-20:25, tue 20:00-20:25, wed 20:00-20:25, thu 20:00-20:25, "
-                                "fri 20:00-20:25, sat 20:00-20:25")
+  const Worklist all = jobs.list;
+  const auto in = static_cast<size_t>(jobOf(jobs, m.at("face/bake")));
+  const auto out = static_cast<size_t>(jobOf(jobs, m.at("face/oven")));
+  const OpenTime time({readWeek("mon 20:00-20:30, tue 20:00-20:30, wed 20:00-20:30, thu 20:00-20:30, "
+                                "fri 20:00-20:30, sat 20:00-20:30")
                            .value(),
                        {}},
                       *dateOf("2026-12-01"));
-  const auto in = static_cast<size_t>(jobOf(jobs, m.at("face/bake")));
-  ASSERT_GE(jobs.list.jobs[in].call, 0);
+  EXPECT_EQ(searchedPlan(all, time, {1, 50, {}, nullptr}).plan.finish, OpenTime::kNever);
   letGoOfCalls(jobs.list, time);
-  EXPECT_EQ(jobs.list.jobs[in].call, -1);
-  EXPECT_TRUE(
-      std::none_of(jobs.list.jobs.begin(), jobs.list.jobs.end(), [](const Job& job) { return job.called; }));
+  const SearchedPlan found = searchedPlan(jobs.list, time, {1, 50, {}, nullptr});
+  ASSERT_LT(found.plan.finish, OpenTime::kNever);
+  const auto wait = std::lround(m.step("face/bake").wait);
+  EXPECT_GE(found.plan.begin[out], found.plan.end[in] + wait);
+  // Only as far as it must: a session that holds it keeps the call.
+  for (const auto& [week, held] : std::vector<std::pair<const char*, bool>>{
+           {"mon 20:00-20:30, tue 20:00-20:30", false}, {"mon 20:00-20:30, tue 20:00-21:30", true}}) {
+    Worklist list = all;
+    letGoOfCalls(list, OpenTime({readWeek(week).value(), {}}, *dateOf("2026-12-01")));
+    EXPECT_EQ(list.jobs[in].call >= 0, held) << week;
+    EXPECT_EQ(list.jobs[out].called, held) << week;
+  }
+}
+
+TEST(Baked, LeftOutThereIsNothingToTakeOut) {
+  const Heated m = heron();
+  WrittenRecord w;
+  w.add(EntryKind::Done, "face/clay", 10);
+  w.add(EntryKind::LeaveOut, "face/bake", 12);
+  w.add(EntryKind::Begin, "weigh/heaps", 13);
+  EXPECT_EQ(nextStep(m.steps, progressOf(m.steps, w.entries, at(20)), {}, {}), m.at("weigh/heaps"));
+  const StepJobs jobs = jobsFrom(m.steps, w.entries, 20);
+  const int out = jobOf(jobs, m.at("face/oven"));
+  ASSERT_GE(out, 0);
+  EXPECT_EQ(jobs.list.jobs[static_cast<size_t>(out)].press, 0);
 }
 
 TEST(Baked, WhatIsInTheOvenGoesBeforeWhatIsUnderWay) {
@@ -147,6 +170,9 @@ TEST(Baked, WhatIsInTheOvenGoesBeforeWhatIsUnderWay) {
   EXPECT_FALSE(jobs.list.jobs[static_cast<size_t>(out)].called);
   EXPECT_EQ(jobs.list.jobs[static_cast<size_t>(out)].release, 12 + wait);
   EXPECT_GT(jobs.list.jobs[static_cast<size_t>(out)].press, 0);
+  w.add(EntryKind::Pause, "weigh/heaps", 12 + wait);
+  w.add(EntryKind::Begin, "face/oven", 12 + wait);
+  EXPECT_EQ(next(12 + wait + 1), m.at("face/oven")) << "gone on with before what is paused";
   w.add(EntryKind::Done, "face/oven", 12 + wait + 2);
   EXPECT_EQ(next(12 + wait + 3), m.at("weigh/heaps"));
 }
