@@ -130,11 +130,13 @@ private:
     form.fetch.push_back({Fetch::What::Tool, 0, say("oven clay, its wire, foil to bake on")});
     form.cautions.push_back(Caution::Clay);
     const int formed = m_.list.add(std::move(form));
-    Step in = around("face/bake", say("put the clay into the oven"), Bench::Clay, book.bakeIn);
     const double share = std::clamp((thickest - book.thinClay) / (book.thickClay - book.thinClay), 0.0, 1.0);
-    in.wait = in.waitLow = std::lerp(book.bakeThin, book.bakeThick, share);
+    const double baking = std::lerp(book.bakeThin, book.bakeThick, share);
+    Step in = around("face/bake", say("put the clay into the oven for {} minutes", Number(baking, 0)),
+                     Bench::Clay, book.bakeIn);
+    in.wait = in.waitLow = baking;
     in.drying = "in-oven";
-    in.advice = say("for {} minutes by its thickest part; the packet goes before that", Number(in.wait, 0));
+    in.advice = say("so long by its thickest part; the packet goes before that");
     in.calls = "face/oven";
     in.callWithin = book.bakeWithin;
     in.pausable = false;
