@@ -43,7 +43,7 @@ std::string wholeText(const Record& record) {
 } // namespace
 
 std::filesystem::path recordBeside(const std::filesystem::path& project) {
-  return project.parent_path() / ("." + project.filename().string() + ".log");
+  return project.parent_path() / fmt::format(".{}.log", project.filename().string());
 }
 
 Record recordOf(const std::filesystem::path& path, const ProjectFile& file) {

@@ -2,6 +2,8 @@
 
 #include "measure/disk.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 namespace columna {
@@ -16,8 +18,7 @@ bool jpegName(const fs::path& path) { return path.extension() == ".jpg"; }
 } // namespace
 
 fs::path photosBeside(const fs::path& project) {
-  fs::path name = project.filename();
-  return project.parent_path() / ("." + name.string() + ".photos");
+  return project.parent_path() / fmt::format(".{}.photos", project.filename().string());
 }
 
 Result<std::string> keepPhoto(const fs::path& project, const ProjectFile& file, const std::string& id,
