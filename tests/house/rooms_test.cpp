@@ -67,7 +67,7 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
   const fs::path core = kSource / "core";
   expectFloors(read(core, {core}), {{"words", "instrument"},
                                     {"measure"},
-                                    {"anatomy"},
+                                    {"anatomy", "colour"},
                                     {"head"},
                                     {"pose", "wire", "solid"},
                                     {"hold", "wool"},
