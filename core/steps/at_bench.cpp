@@ -1,5 +1,6 @@
 #include "steps/at_bench.h"
 
+#include "steps/measures.h"
 #include "words/render.h"
 
 #include <algorithm>
@@ -29,6 +30,11 @@ Said amount(const Goal& goal, double value) {
     break;
   }
   return say("{}", Length(value, 0));
+}
+
+/// What a reading is kept under: its step; of a girth taken in Wrap which, and the part.
+std::string takenOf(const Entry& e) {
+  return e.step == kMeasuredFelted || e.step == kMeasuredFinished ? e.step + '/' + e.limb : e.step;
 }
 
 } // namespace
@@ -172,12 +178,25 @@ Readings::Readings(const std::vector<Entry>& entries) {
   for (const Entry& e : entries)
     if (e.value && !e.step.empty() && !gone.contains(e.id))
       for (const std::string& text : {std::string(), e.text})
-        last_[{e.step, e.kind, std::lround(e.along.value_or(0) * kAlongPlaces), text}] = e;
+        last_[{takenOf(e), e.kind, std::lround(e.along.value_or(0) * kAlongPlaces), text}] = e;
 }
 
 const Entry* Readings::of(const Step& step, const Goal& goal) const {
   const auto found = last_.find(
       {step.id, readingOf(goal.what), std::lround(goal.along * kAlongPlaces), goalMark(step, goal)});
+  return found == last_.end() ? inWrap(step, goal) : &found->second;
+}
+
+const Entry* Readings::inWrap(const Step& step, const Goal& goal) const {
+  const auto slash = step.id.find('/');
+  if (goal.what != Goal::What::Round || slash == std::string::npos) return nullptr;
+  const std::string verb = step.id.substr(0, slash);
+  const std::string_view moment = verb == "coat"                     ? kMeasuredFinished
+                                  : verb == "firm" || verb == "skin" ? kMeasuredFelted
+                                                                     : std::string_view();
+  if (moment.empty()) return nullptr;
+  const auto found = last_.find({std::string(moment) + step.id.substr(slash), EntryKind::GirthRead,
+                                 std::lround(goal.along * kAlongPlaces), std::string()});
   return found == last_.end() ? nullptr : &found->second;
 }
 

@@ -49,7 +49,9 @@ struct DryingStep {
 /// where there is none.
 [[nodiscard]] std::string goalMark(const Step& step, const Goal& goal);
 
-/// The last readings that count, by step and goal.
+/// The last readings that count, by step and goal. A girth taken in Wrap answers the goal of the same part
+/// and place, where none was read at the bench: felted that of its firming or skin, finished that of its
+/// coat.
 class Readings {
 public:
   Readings() = default;
@@ -58,7 +60,9 @@ public:
   [[nodiscard]] const Entry* of(const Step& step, const Goal& goal) const;
 
 private:
-  /// A step, a kind, tenths of a mm along the limb, and a text; the text empty: whatever it is.
+  [[nodiscard]] const Entry* inWrap(const Step& step, const Goal& goal) const;
+  /// A step (of a girth taken in Wrap the measure and the part), a kind, tenths of a mm along the limb, and a
+  /// text; the text empty: whatever it is.
   std::map<std::tuple<std::string, EntryKind, long, std::string>, Entry> last_;
 };
 

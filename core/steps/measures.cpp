@@ -17,7 +17,8 @@ constexpr std::string_view kMadeLong = "study/made-long", kMadeAcross = "study/m
 constexpr std::string_view kBallAcross = "wrap/ball-across", kBallWeight = "wrap/ball-weight";
 constexpr std::string_view kCoreMetre = "wrap/core-metre", kCoatMetre = "wrap/coat-metre";
 constexpr std::string_view kCoreStaple = "wrap/core-staple", kCoatStaple = "wrap/coat-staple";
-constexpr std::string_view kFelted = "wrap/felted", kFinished = "wrap/finished";
+constexpr std::string_view kFelted = kMeasuredFelted.substr(kMeasured.size());
+constexpr std::string_view kFinished = kMeasuredFinished.substr(kMeasured.size());
 constexpr std::string_view kLeft = kMeasuredLeft.substr(kMeasured.size());
 constexpr std::string_view kWireSize = "wire/size", kWireYield = "wire/yield";
 constexpr std::string_view kPinTape = "face/pin-tape", kPinAside = "face/pin-aside";

@@ -14,6 +14,9 @@ namespace columna {
 inline constexpr std::string_view kMeasured = "measure/";
 /// Of what was left of a part's wool, g.
 inline constexpr std::string_view kMeasuredLeft = "measure/wrap/left";
+/// Of a part's girth, mm: its core felted, and with its coat.
+inline constexpr std::string_view kMeasuredFelted = "measure/wrap/felted";
+inline constexpr std::string_view kMeasuredFinished = "measure/wrap/finished";
 [[nodiscard]] bool isMeasure(const Entry& entry);
 
 /// All that was measured, one entry each, without number and id. The day is known of those the project keeps
