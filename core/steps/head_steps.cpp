@@ -2,6 +2,7 @@
 #include "steps/making.h"
 #include "steps/steps_of.h"
 
+#include "face/face_report.h"
 #include "face/face_steps.h"
 #include "wool/build_up.h"
 
@@ -18,6 +19,18 @@ std::string_view workId(FaceWork work) {
                                                  "others",  "filling", "eyes", "mouth",    "ears",
                                                  "hard",    "colours", "hair", "singles",  "look"};
   return ids[static_cast<size_t>(work)];
+}
+
+/// What hard parts are called together: "bill" of "bill-upper" and "bill-lower".
+Name called(const std::vector<const HardPart*>& parts) {
+  const auto stem = [](const HardPart* part) { return part->id.substr(0, part->id.find('-')); };
+  const auto all = [&](auto&& alike) { return !parts.empty() && std::ranges::all_of(parts, alike); };
+  if (all([&](const HardPart* p) { return p->id == parts.front()->id; }))
+    return Name(pinName(parts.front()->id));
+  if (all([&](const HardPart* p) { return stem(p) == stem(parts.front()); }))
+    return Name(stem(parts.front()));
+  if (all([&](const HardPart* p) { return p->kind == HardKind::Antler; })) return Name(named("antlers"));
+  return Name(named("hard parts"));
 }
 
 class HeadSteps {
@@ -94,9 +107,12 @@ private:
     int hard = 0;
     int eyes = 0;
     double thickest = 0; // mm, of the clay
+    std::vector<const HardPart*> ofClay;
+    std::vector<const HardPart*> ofElse;
     for (const HardPart& part : m_.face->head.hard) {
       if (std::ranges::find(face.parts, part.id) == face.parts.end()) continue;
       (part.material == HardMaterial::OvenClay ? clay : hard) += part.twin ? 2 : 1;
+      (part.material == HardMaterial::OvenClay ? ofClay : ofElse).push_back(&part);
       if (part.material != HardMaterial::OvenClay || !m_.figure().head) continue;
       for (size_t i = 0; i < std::min(part.across.size(), part.deep.size()); ++i)
         thickest = std::max(thickest, m_.figure().head->length * std::min(part.across[i], part.deep[i]));
@@ -106,9 +122,9 @@ private:
     std::vector<int> out;
     if (hard + eyes > 0) {
       Step s = around("face/ahead",
-                      eyes == 0   ? say("make the horns, the bill or the claws")
+                      eyes == 0   ? say("make ahead: {}", called(ofElse))
                       : hard == 0 ? say("paint the eyes")
-                                  : say("make the hard parts, and paint the eyes"),
+                                  : say("make ahead: {}; and paint the eyes", called(ofElse)),
                       Bench::Glue, m_.book().aheadPart * (hard + eyes));
       s.advice = say("let it dry while the head is felted");
       for (const std::string& id : face.drying)
@@ -117,15 +133,14 @@ private:
       s.cautions.push_back(Caution::Glue);
       out.push_back(m_.list.add(std::move(s)));
     }
-    if (clay > 0) out.push_back(baked(clay, thickest));
+    if (clay > 0) out.push_back(baked(clay, thickest, called(ofClay)));
     return out;
   }
 
   /// Formed, put into the oven and taken out of it, which has to be in time.
-  int baked(int pieces, double thickest) {
+  int baked(int pieces, double thickest, const Name& what) {
     const StepBook& book = m_.book();
-    Step form = around("face/clay", say("form the horns, the bill or the claws of clay"), Bench::Clay,
-                       book.aheadPart * pieces);
+    Step form = around("face/clay", say("form of clay: {}", what), Bench::Clay, book.aheadPart * pieces);
     form.advice = say("on the wire it is set with; as thin as it holds");
     form.fetch.push_back({Fetch::What::Tool, 0, say("oven clay, its wire, foil to bake on")});
     form.cautions.push_back(Caution::Clay);

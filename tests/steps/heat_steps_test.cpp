@@ -55,6 +55,7 @@ TEST(Baked, ClayIsFormedPutInTakenOutAndCoolBeforeItIsSet) {
   EXPECT_TRUE(m.follows("face/oven", "face/bake"));
   EXPECT_TRUE(m.follows("face/hard", "face/oven"));
   EXPECT_EQ(m.at("face/ahead"), -1) << "nothing else is made ahead";
+  EXPECT_EQ(render(m.step("face/clay").words), render(say("form of clay: {}", Name("bill"))));
   const Step& bake = m.step("face/bake");
   EXPECT_EQ(bake.calls, "face/oven");
   EXPECT_GE(bake.wait, shelf().steps.bakeThin);
