@@ -98,8 +98,9 @@ private:
   BenchPicture* picture_;
   QLineEdit* field_;
   QWidget *side_, *bottom_;
-  std::string step_;         ///< the step that is shown
-  std::optional<size_t> at_; ///< which of its goals, where one was chosen
+  std::string step_;             ///< the step that is shown
+  std::optional<size_t> at_;     ///< which of its goals, where one was chosen
+  const Goal* paired_ = nullptr; ///< the goal of which left and right are shown
   Ask ask_ = Ask::Nothing;
   bool asked_ = false; ///< the step's reading was asked for
   bool noting_ = false;

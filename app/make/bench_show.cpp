@@ -46,8 +46,9 @@ QString BenchBoard::goalsHtml() const {
       part += u' ' + coloured(tr("read %1").arg(figureOf(g, *read->value, units)),
                               meets(g, *read->value) ? t.logwood : t.weld);
     // What its twin came to, which it should come to as well.
-    if (const auto pair =
-            pairReading(*view_.steps(), *session_.plan().figure, view_.readings(), view_.step(), g))
+    if (const auto pair = &g == paired_ ? std::nullopt
+                                        : pairReading(*view_.steps(), *session_.plan().figure,
+                                                      view_.readings(), view_.step(), g))
       if (const auto& its = pair->leftHere ? pair->rightRead : pair->leftRead)
         part += u' ' + coloured(tr("the other came to %1").arg(figureOf(g, *its, units)), t.logwood);
     parts << part;
@@ -98,7 +99,8 @@ void BenchBoard::showPair() {
         at = &g;
       }
   pair_->setVisible(pair && pair->anyRead());
-  if (!pair_->isVisibleTo(this)) return;
+  paired_ = pair && pair->anyRead() ? at : nullptr;
+  if (!paired_) return;
   // What lies on the scale counts until it is kept; what a stand-in says is no measurement.
   const bool open = !(pair->leftHere ? pair->leftRead : pair->rightRead);
   const InstrumentPort* port = open && at == goal() ? instruments_.of(*at) : nullptr;
