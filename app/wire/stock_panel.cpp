@@ -1,5 +1,6 @@
 #include "wire/stock_panel.h"
 
+#include "face/face_report.h"
 #include "kit/say.h"
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
@@ -17,6 +18,14 @@ namespace {
 constexpr double kStockRow = 46;
 constexpr double kTop = 26;
 constexpr double kLeft = 150; ///< for the wire's name
+
+/// Whose wire a part is: a piece's first limb, the head for an ear's.
+int limbOf(const Plan& plan, const WirePart& part) {
+  const Figure& figure = plan.figure;
+  if (part.piece < 0) return figure.head ? figure.bones[static_cast<size_t>(figure.head->bone)].limb : -1;
+  const std::vector<int>& limbs = plan.pieces[static_cast<size_t>(part.piece)].limbs;
+  return limbs.empty() ? -1 : limbs.front();
+}
 
 } // namespace
 
@@ -80,10 +89,9 @@ void StockPanel::mousePressEvent(QMouseEvent* event) {
     const WireStock& wire = plan.stock[bar.wire];
     const double mm = (event->position().x() - px(kLeft)) / scale();
     for (const Cut& cut : wire.cuts.bars[bar.bar].cuts) {
-      const auto& [piece, length] = wire.parts[static_cast<size_t>(cut.piece)];
-      if (mm < cut.at || mm > cut.at + length) continue;
-      const auto& limbs = plan.pieces[static_cast<size_t>(piece)].limbs;
-      session_.select(limbs.empty() ? -1 : limbs.front());
+      const WirePart& part = wire.parts[static_cast<size_t>(cut.piece)];
+      if (mm < cut.at || mm > cut.at + part.length) continue;
+      session_.select(limbOf(plan, part));
     }
   }
 }
@@ -97,7 +105,7 @@ void StockPanel::paintEvent(QPaintEvent* /*event*/) {
   p.setPen(t.ink);
   p.setFont(typeface(13, QFont::DemiBold));
   p.drawText(QRectF(px(2), 0, width(), px(kTop)), Qt::AlignLeft | Qt::AlignVCenter,
-             plan.pieces.empty() ? tr("There is nothing to cut: no limb has wire.") : sum());
+             bars_.empty() ? tr("There is nothing to cut: no limb has wire.") : sum());
   const double s = scale();
   for (const Bar& at : bars_) {
     const WireStock& wire = plan.stock[at.wire];
@@ -122,26 +130,28 @@ void StockPanel::paintEvent(QPaintEvent* /*event*/) {
     p.setBrush(t.disc);
     p.drawRect(QRectF(px(kLeft), y, bar.length * s, h));
     for (const Cut& cut : bar.cuts) {
-      const auto& [piece, length] = wire.parts[static_cast<size_t>(cut.piece)];
-      const Piece& of = plan.pieces[static_cast<size_t>(piece)];
+      const WirePart& part = wire.parts[static_cast<size_t>(cut.piece)];
+      const double length = part.length;
+      const Piece* of = part.piece >= 0 ? &plan.pieces[static_cast<size_t>(part.piece)] : nullptr;
       const QRectF box(px(kLeft) + cut.at * s, y, length * s, h);
-      const bool chosen = session_.selected() >= 0 && plan.pieceOf(session_.selected()) == piece;
+      const bool chosen = of && session_.selected() >= 0 && plan.pieceOf(session_.selected()) == part.piece;
       p.setPen(QPen(chosen ? t.woad : t.card, chosen ? 2.5 : 1.5));
-      p.setBrush(t.piece(piece));
+      p.setBrush(of ? t.piece(part.piece) : t.faint);
       p.drawRect(box.adjusted(1, 0, -1, 0));
       // Its marks: bends below, folds and loops right through.
-      if (of.cut - length < 1e-6)
-        for (const Bend& b : of.bends) {
+      if (of && of->cut - length < 1e-6)
+        for (const Bend& b : of->bends) {
           if (!b.fold && b.angle < 0.15) continue;
           const double x = box.left() + b.at * s;
           p.setPen(QPen(t.card, 1.2));
           p.drawLine(QPointF(x, b.fold ? box.top() : box.bottom() - px(5)), QPointF(x, box.bottom()));
         }
-      const QString words =
-          QStringLiteral("%1 %2").arg(str(of.tag), str(printLengthFigure(length, units, 0)));
+      const QString tag =
+          of ? str(of->tag) : str(Name(pinName(plan.flatWires[static_cast<size_t>(part.flat)].flat)));
+      const QString words = QStringLiteral("%1 %2").arg(tag, str(printLengthFigure(length, units, 0)));
       p.setFont(typeface(12, QFont::Bold));
       const double need = QFontMetricsF(p.font()).horizontalAdvance(words) + px(8);
-      const QString shown = need < box.width() ? words : str(of.tag);
+      const QString shown = need < box.width() ? words : tag;
       if (QFontMetricsF(p.font()).horizontalAdvance(shown) + px(8) > box.width()) continue;
       const QRectF plate(box.center().x() - (QFontMetricsF(p.font()).horizontalAdvance(shown) + px(8)) / 2,
                          y + 2, QFontMetricsF(p.font()).horizontalAdvance(shown) + px(8), h - 4);

@@ -24,6 +24,21 @@ Vec3 eyePlace(const HeadField& field, const HeadEye& e) {
   return field.hit(at, opticalAxis(e)).value_or(field.onto(at));
 }
 
+/// The outline's width at a height.
+double widthOf(const HeadFlat& f, double height) {
+  double left = 1e9;
+  double right = -1e9;
+  for (size_t i = 0; i < f.outline.size(); ++i) {
+    const Vec2& p = f.outline[i];
+    const Vec2& q = f.outline[(i + 1) % f.outline.size()];
+    if ((p.y() - height) * (q.y() - height) > 0 || p.y() == q.y()) continue;
+    const double x = p.x() + (q.x() - p.x()) * (height - p.y()) / (q.y() - p.y());
+    left = std::min(left, x);
+    right = std::max(right, x);
+  }
+  return std::max(right - left, 1e-3);
+}
+
 class Reporting {
 public:
   Reporting(const HeadPattern& head, double length, double density, const FaceRules& rules,
@@ -38,7 +53,7 @@ public:
     pads();
     eyes();
     pins();
-    for (const HeadFlat& f : h_.flats) flat(f);
+    out_.flats = faceFlats(h_, l_, density_, rules_);
     return std::move(out_);
   }
 
@@ -158,41 +173,6 @@ private:
     pin("occiput", field_.hit(Vec3(0.1 * l_, 0, 0), -Vec3::UnitX()));
   }
 
-  void flat(const HeadFlat& f) {
-    FaceFlat out;
-    out.flat = &f;
-    Bounds2 box;
-    box.take(f.outline);
-    const double low = box.low.y();
-    const double high = box.high.y();
-    out.length = l_ * (high - low);
-    out.width = l_ * box.size().x();
-    out.thickness = l_ * f.thickness;
-    out.grams = std::abs(signedArea(f.outline)) * l_ * l_ * out.thickness * density_;
-    const double third = low + (high - low) / 3;
-    // As carried: the head's axis is pitched, nose up for a positive carriage.
-    const Vec3 grows = Eigen::AngleAxisd(-h_.carriage, Vec3::UnitY()) * f.axis.normalized();
-    const double lean = std::acos(std::clamp(grows.z(), -1.0, 1.0));
-    out.strip = {out.length, l_ * widthOf(f, third), out.thickness, density_, f.cup, lean};
-    out.standing = standingOf(out.strip, rules_.relaxed);
-    out_.flats.push_back(out);
-  }
-
-  /// The outline's width at a height.
-  [[nodiscard]] static double widthOf(const HeadFlat& f, double height) {
-    double left = 1e9;
-    double right = -1e9;
-    for (size_t i = 0; i < f.outline.size(); ++i) {
-      const Vec2& p = f.outline[i];
-      const Vec2& q = f.outline[(i + 1) % f.outline.size()];
-      if ((p.y() - height) * (q.y() - height) > 0 || p.y() == q.y()) continue;
-      const double x = p.x() + (q.x() - p.x()) * (height - p.y()) / (q.y() - p.y());
-      left = std::min(left, x);
-      right = std::max(right, x);
-    }
-    return std::max(right - left, 1e-3);
-  }
-
   const HeadPattern& h_;
   double l_, density_;
   const FaceRules& rules_;
@@ -207,6 +187,31 @@ private:
 FaceReport faceReport(const HeadPattern& head, double length, double density, const FaceRules& rules,
                       std::optional<double> eye, const std::vector<HeadWire>& wires) {
   return Reporting(head, length, density, rules, eye, wires).run();
+}
+
+std::vector<FaceFlat> faceFlats(const HeadPattern& head, double length, double density,
+                                const FaceRules& rules) {
+  std::vector<FaceFlat> out;
+  for (const HeadFlat& f : head.flats) {
+    FaceFlat flat;
+    flat.flat = &f;
+    Bounds2 box;
+    box.take(f.outline);
+    const double low = box.low.y();
+    const double high = box.high.y();
+    flat.length = length * (high - low);
+    flat.width = length * box.size().x();
+    flat.thickness = length * f.thickness;
+    flat.grams = std::abs(signedArea(f.outline)) * length * length * flat.thickness * density;
+    const double third = low + (high - low) / 3;
+    // As carried: the head's axis is pitched, nose up for a positive carriage.
+    const Vec3 grows = Eigen::AngleAxisd(-head.carriage, Vec3::UnitY()) * f.axis.normalized();
+    const double lean = std::acos(std::clamp(grows.z(), -1.0, 1.0));
+    flat.strip = {flat.length, length * widthOf(f, third), flat.thickness, density, f.cup, lean};
+    flat.standing = standingOf(flat.strip, rules.relaxed);
+    out.push_back(flat);
+  }
+  return out;
 }
 
 Vec3 eyeMiddle(const HeadField& field, const HeadEye& eye, double diameter) {

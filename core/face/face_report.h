@@ -68,6 +68,10 @@ struct FaceReport {
                                     const FaceRules& rules, std::optional<double> eye = {},
                                     const std::vector<HeadWire>& wires = {});
 
+/// The flat parts alone, which takes no time; `head` has to outlive them.
+[[nodiscard]] std::vector<FaceFlat> faceFlats(const HeadPattern& head, double length, double density,
+                                              const FaceRules& rules);
+
 /// The middle of an eye's ball `diameter` mm across, on the left: sunk where its axis meets the surface. mm.
 [[nodiscard]] Vec3 eyeMiddle(const HeadField& field, const HeadEye& eye, double diameter);
 

@@ -1,9 +1,8 @@
 #include "judge/face_sums.h"
 
 #include "face/foot_layout.h"
-#include "head/dialled.h"
 #include "judge/face_findings.h"
-#include "project/heads.h"
+#include "plan/own_head.h"
 
 #include <algorithm>
 
@@ -50,27 +49,12 @@ std::vector<HeadWire> wiresIn(const Plan& plan) {
 
 } // namespace
 
-std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, const Plan& plan) {
-  const auto animal = headOf(project, catalog);
-  const Figure& figure = plan.figure;
-  if (!animal || !figure.head) return std::nullopt;
-  OwnHead out;
-  out.length = figure.head->length;
-  out.head = dialled(asWished(*animal, project.face), figure.head->dials);
-  for (HeadFlat& flat : out.head.flats)
-    if (const auto own = project.face.thick.find(flat.id); own != project.face.thick.end())
-      flat.thickness = own->second / out.length;
-  for (auto* foot : {&out.head.feet.fore, &out.head.feet.mid, &out.head.feet.hind})
-    if (*foot) *foot = laidOut(std::move(**foot));
-  const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
-  out.density = plan.wool->limbs[static_cast<size_t>(limb)].density;
-  return out;
-}
-
 std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& catalog, const Plan& plan) {
   auto own = ownHead(project, catalog, plan);
   if (!own) return nullptr;
   const double length = own->length;
+  for (auto* foot : {&own->head.feet.fore, &own->head.feet.mid, &own->head.feet.hind})
+    if (*foot) *foot = laidOut(std::move(**foot));
   auto out = std::make_shared<FaceSums>(std::move(own->head), length);
   out->density = own->density;
   if (catalog.headVariants.contains({project.pattern, project.face.variant}))
@@ -83,9 +67,7 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
                          catalog.face);
   const auto headLimb =
       static_cast<size_t>(plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb);
-  const Material& wire = plan.limbs[headLimb].section.material;
-  const Material* material = wire.id.empty() ? catalog.material(project.material) : &wire;
-  if (material) out->wires = flatWires(out->report, out->density, *material, catalog.pose, catalog.face);
+  out->wires = plan.flatWires;
   out->offered = offeredPads(project, catalog, plan);
   out->findings = faceFindings(out->report, catalog.face);
   const std::vector<Finding> askew = measuredFindings(out->measured);

@@ -5,7 +5,6 @@
 #include "face/face_steps.h"
 #include "face/foot.h"
 #include "face/symmetry.h"
-#include "judge/flat_wire.h"
 #include "judge/offered_pads.h"
 #include "plan/plan.h"
 
@@ -38,15 +37,6 @@ struct FaceSums {
 /// Takes some tenths of a second. Null where the animal has no head of its own.
 [[nodiscard]] std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& catalog,
                                                        const Plan& plan);
-
-/// The head a plan's figure has, under its dials and with the maker's changes, and how long it is, mm;
-/// nothing where the animal has none.
-struct OwnHead {
-  HeadPattern head;
-  double length = 0, density = 0; ///< mm; g/mm3
-};
-[[nodiscard]] std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog,
-                                             const Plan& plan);
 
 /// A figure of nothing but its head, with its ears, horns and bill.
 [[nodiscard]] Figure headAlone(const Figure& figure);

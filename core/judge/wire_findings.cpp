@@ -1,5 +1,6 @@
 #include "judge/wire_findings.h"
 
+#include "face/face_report.h"
 #include "judge/advice.h"
 #include "measure/quantity.h"
 #include "plan/wire_stock.h"
@@ -16,6 +17,13 @@ std::string where(const Plan& plan, const Piece& piece) {
   return piece.limbs.empty() ? "figure" : plan.figure->limbs[static_cast<size_t>(piece.limbs.front())].id;
 }
 
+/// Ears' wire goes with the head.
+std::string headOf(const Plan& plan) {
+  const Figure& figure = plan.figure;
+  if (!figure.head) return "figure";
+  return figure.limbs[static_cast<size_t>(figure.bones[static_cast<size_t>(figure.head->bone)].limb)].id;
+}
+
 /// "two hindleg pieces of 135 mm", alike ones together.
 struct Uncut {
   std::string called;
@@ -28,18 +36,19 @@ struct Uncut {
 std::vector<Uncut> uncutOf(const Plan& plan, const WireStock& wire, double longest) {
   std::vector<Uncut> out;
   for (const int part : wire.cuts.uncut) {
-    const auto& [index, length] = wire.parts[static_cast<size_t>(part)];
-    const Piece& piece = plan.pieces[static_cast<size_t>(index)];
-    std::string called = piece.name;
-    if (piece.limbs.size() == 1) called = plan.figure->limbs[static_cast<size_t>(piece.limbs.front())].part;
-    const double mm = length;
+    const WirePart& of = wire.parts[static_cast<size_t>(part)];
+    const Piece* piece = of.piece >= 0 ? &(*plan.pieces)[static_cast<size_t>(of.piece)] : nullptr;
+    std::string called = piece ? piece->name : pinName(plan.flatWires[static_cast<size_t>(of.flat)].flat);
+    if (piece && piece->limbs.size() == 1)
+      called = plan.figure->limbs[static_cast<size_t>(piece->limbs.front())].part;
+    const double mm = of.length;
     const auto same = std::find_if(out.begin(), out.end(), [&](const Uncut& u) {
       return u.called == called && std::abs(u.length - mm) < 0.5;
     });
     if (same != out.end())
       ++same->count;
     else
-      out.push_back({called, length, 1, where(plan, piece), length > longest});
+      out.push_back({called, mm, 1, piece ? where(plan, *piece) : headOf(plan), mm > longest});
   }
   return out;
 }

@@ -7,6 +7,7 @@
 #include "hold/standing.h"
 #include "make/work_time.h"
 #include "plan/finding.h"
+#include "plan/flat_wire.h"
 #include "plan/shared.h"
 #include "project/catalog.h"
 #include "project/project.h"
@@ -32,13 +33,19 @@ struct LimbPlan {
   Said sentence; ///< "Holds 4.5 times its load; bends with 1 N at the end."
 };
 
+/// A length that is cut: of a piece, of which a spliced one has several, or of the wire in an ear.
+struct WirePart {
+  int piece = -1; ///< of the plan; -1 for an ear's
+  double length = 0;
+  int flat = -1; ///< of the plan's flat wires
+};
+
 /// One wire and how its pieces are cut from what there is.
 struct WireStock {
   std::string material; ///< id
   double diameter = 0;  ///< mm
   bool have = false;    ///< some of it is in the drawer
-  /// What is cut: a piece's index and its part's length; a spliced piece has several.
-  std::vector<std::pair<int, double>> parts;
+  std::vector<WirePart> parts;
   CutList cuts; ///< `piece` of a cut is an index into `parts`
 };
 
@@ -87,10 +94,11 @@ struct Plan {
   Shared<std::vector<Piece>> pieces;
   std::vector<Join> joins;
   Shared<std::vector<RouteChoice>> routes; ///< one a routed group
-  Shared<std::vector<WireStock>> stock;    ///< one a wire, thickest first
-  int wiresBought = 0;                     ///< different wires that are not in the drawer, lashing wire apart
-  int wiresLeast = 0;                      ///< as few as would do at all
-  double gaugeExcess = 0; ///< American gauge numbers over what is needed, summed over the limbs
+  std::vector<FlatWire> flatWires;      ///< in the ears and other flat parts of the head; not in its weight
+  Shared<std::vector<WireStock>> stock; ///< one a wire, thickest first
+  int wiresBought = 0;                  ///< different wires that are not in the drawer, lashing wire apart
+  int wiresLeast = 0;                   ///< as few as would do at all
+  double gaugeExcess = 0;               ///< American gauge numbers over what is needed, summed over the limbs
 
   // What it bears and does.
   Loads loads;

@@ -49,6 +49,7 @@ struct PieceKey {
 struct StockKey {
   std::vector<OwnWire> drawer;
   bool drawerOnly = false;
+  std::vector<FlatWire> flats;
   [[nodiscard]] bool operator==(const StockKey&) const = default;
 };
 

@@ -3,6 +3,7 @@
 #include "hold/gauge_choice.h"
 #include "plan/body_joins.h"
 #include "plan/joint_wire.h"
+#include "plan/own_head.h"
 #include "plan/wire_stock.h"
 #include "solid/field.h"
 #include "wire/allowance.h"
@@ -190,11 +191,10 @@ private:
   }
 
   void stock() {
-    keys_.stock = {project_.drawer, project_.drawerOnly};
-    if (before_ && before_->pieces.same(plan_.pieces) && before_->keys->stock == keys_.stock)
-      plan_.stock = before_->stock;
-    else
-      plan_.stock = cutFromStock(project_, catalog_, plan_);
+    keys_.stock = {project_.drawer, project_.drawerOnly, flatWiresOf(project_, catalog_, plan_)};
+    plan_.flatWires = keys_.stock.flats;
+    const bool same = before_ && before_->pieces.same(plan_.pieces) && before_->keys->stock == keys_.stock;
+    plan_.stock = same ? before_->stock : Shared(cutFromStock(project_, catalog_, plan_));
   }
 
   [[nodiscard]] std::vector<BoneMass> masses(bool withWire) const {

@@ -1,6 +1,7 @@
 #include "plan/wire_stock.h"
 
 #include "measure/quantity.h"
+#include "wire/allowance.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,6 +15,15 @@ constexpr double kNothing = 0.5; ///< mm: nobody cuts that
 
 bool is(const OwnWire& own, const std::string& material, double diameter) {
   return own.material == material && std::abs(own.diameter - diameter) < kSame;
+}
+
+/// The same of an ear's, which has no bends to keep clear of: so many as it takes, each as long as the
+/// others.
+std::vector<double> partsOf(const FlatWire& wire, double longest, bool covered) {
+  const double over = spliceOverlap(*wire.take, covered);
+  if (wire.cut <= longest || longest <= 2 * over) return {wire.cut};
+  const double count = std::ceil((wire.cut - over) / (longest - over));
+  return std::vector<double>(static_cast<size_t>(count), (wire.cut + (count - 1) * over) / count);
 }
 
 /// The lengths a piece is cut in: one, or more where it is spliced.
@@ -50,16 +60,28 @@ double longestOf(const Project& project, const Catalog& catalog, const std::stri
 
 std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catalog, const Plan& plan) {
   std::vector<WireStock> out;
+  const auto of = [&](const std::string& material, double diameter) -> std::vector<WirePart>& {
+    const auto found = std::find_if(out.begin(), out.end(), [&](const WireStock& s) {
+      return s.material == material && std::abs(s.diameter - diameter) < kSame;
+    });
+    if (found != out.end()) return found->parts;
+    out.push_back({material, diameter, false, {}, {}});
+    return out.back().parts;
+  };
   for (size_t p = 0; p < plan.pieces.size(); ++p) {
     const Piece& piece = plan.pieces[p];
-    auto found = std::find_if(out.begin(), out.end(), [&](const WireStock& s) {
-      return s.material == piece.material && std::abs(s.diameter - piece.diameter) < kSame;
-    });
-    if (found == out.end()) {
-      out.push_back({piece.material, piece.diameter, false, {}, {}});
-      found = out.end() - 1;
-    }
-    for (const double part : partsOf(piece)) found->parts.emplace_back(static_cast<int>(p), part);
+    std::vector<WirePart>& parts = of(piece.material, piece.diameter);
+    for (const double length : partsOf(piece)) parts.push_back({static_cast<int>(p), length, -1});
+  }
+  for (size_t f = 0; f < plan.flatWires.size(); ++f) {
+    const FlatWire& wire = plan.flatWires[f];
+    if (!wire.take) continue;
+    const Material* material = catalog.material(wire.material);
+    const double longest = longestOf(project, catalog, wire.material, *wire.take);
+    std::vector<WirePart>& parts = of(wire.material, *wire.take);
+    for (int i = 0; i < wire.count; ++i)
+      for (const double length : partsOf(wire, longest, material && material->coverRadial > 0))
+        parts.push_back({-1, length, static_cast<int>(f)});
   }
   std::stable_sort(out.begin(), out.end(),
                    [](const WireStock& a, const WireStock& b) { return a.diameter > b.diameter; });
@@ -79,7 +101,7 @@ std::vector<WireStock> cutFromStock(const Project& project, const Catalog& catal
     }
     std::vector<double> lengths;
     lengths.reserve(wire.parts.size());
-    for (const auto& [piece, length] : wire.parts) lengths.push_back(length);
+    for (const WirePart& part : wire.parts) lengths.push_back(part.length);
     wire.cuts = cutList(lengths, bars);
   }
   return out;

@@ -110,10 +110,13 @@ Json stockJson(const Plan& plan) {
     for (const CutBar& bar : wire.cuts.bars) {
       Json cuts = Json::array();
       for (const Cut& cut : bar.cuts) {
-        const auto& [piece, length] = wire.parts[static_cast<size_t>(cut.piece)];
-        cuts.push_back({{"piece", plan.pieces[static_cast<size_t>(piece)].tag},
-                        {"at_mm", cut.at},
-                        {"length_mm", length}});
+        const WirePart& part = wire.parts[static_cast<size_t>(cut.piece)];
+        Json each{{"at_mm", cut.at}, {"length_mm", part.length}};
+        if (part.piece >= 0)
+          each["piece"] = plan.pieces[static_cast<size_t>(part.piece)].tag;
+        else
+          each["flat"] = plan.flatWires[static_cast<size_t>(part.flat)].flat;
+        cuts.push_back(std::move(each));
       }
       stock.push_back({{"id", bar.id},
                        {"material", wire.material},

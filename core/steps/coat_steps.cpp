@@ -1,6 +1,6 @@
 // The coat from the tail to the head, rows of fur, markings, and flat parts cut and joined.
+#include "face/face_report.h"
 #include "steps/making.h"
-
 #include "wool/build_up.h"
 
 #include <algorithm>
@@ -80,6 +80,32 @@ private:
       s.cautions = {Caution::Needle, Caution::Blades};
       const int step = m_.list.add(std::move(s));
       m_.list.after(step, m_.list.find("print/sheet"), say("it is cut by its paper pattern"));
+      if (l == m_.first(LimbKind::Head)) flatsWired(l, step);
+    }
+  }
+
+  /// What stiffens an ear is bent to its pattern before the wool is laid about it. No minutes of the plan's.
+  void flatsWired(int head, int flats) {
+    for (const FlatWire& wire : m_.plan.flatWires) {
+      if (!wire.take) continue;
+      Step s;
+      s.id = "flat-wire/" + wire.flat;
+      const Name called(pinName(wire.flat));
+      s.words = say("cut and bend the wire for the {}", called);
+      s.advice =
+          say("round its paper pattern, {} inside the edge; {} of each end is left to go into the head",
+              Length(wire.inset, 0), Length(wire.into, 0));
+      s.bench = Bench::Wire;
+      s.limb = head;
+      s.planned = m_.catalog.pace.wirePiece * wire.count;
+      s.fetch.push_back({Fetch::What::Piece, static_cast<double>(wire.count),
+                         say("{} wire, {}", Length(*wire.take, Quantity::kShort), Length(wire.cut, 0))});
+      s.fetch.push_back({Fetch::What::Tool, 0, say("cutters, round-nose pliers and goggles")});
+      s.goals.push_back({Goal::What::Long, wire.cut, m_.book().withinLength, 0, called});
+      s.cautions.push_back(Caution::WireEnds);
+      const int step = m_.list.add(std::move(s));
+      m_.list.after(step, m_.list.find("print/sheet"), say("it is bent round its paper pattern"));
+      m_.list.after(flats, step, say("its wire lies inside it"));
     }
   }
 

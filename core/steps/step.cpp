@@ -64,11 +64,11 @@ Said fetchWords(const Fetch& fetch) {
   case Fetch::What::Coat:
   case Fetch::What::Ready:
     return say("{} {}", Mass(fetch.amount), fetch.words);
+  case Fetch::What::Piece:
   case Fetch::What::Flat:
   case Fetch::What::Eye:
     if (fetch.amount > 1) return say("{} × {}", std::lround(fetch.amount), fetch.words);
     break;
-  case Fetch::What::Piece:
   case Fetch::What::Tool:
     break;
   }

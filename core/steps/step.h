@@ -23,7 +23,7 @@ struct Fetch {
   enum class What {
     Core,  ///< g of core wool
     Coat,  ///< g of coat wool, fur, hair and markings
-    Piece, ///< a wire to cut
+    Piece, ///< wires to cut, counted
     Flat,  ///< flat parts, counted
     Eye,   ///< counted
     Ready, ///< a core that was there already

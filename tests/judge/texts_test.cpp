@@ -133,8 +133,8 @@ TEST(Texts, WhatHasNoWireIsWrongAndNamed) {
   for (const WireStock& wire : plan.stock) {
     for (const CutBar& bar : wire.cuts.bars)
       for (const Cut& c : bar.cuts) {
-        cut.insert(wire.parts[static_cast<size_t>(c.piece)].first);
-        EXPECT_GT(wire.parts[static_cast<size_t>(c.piece)].second, 0.5) << "no cut of nothing";
+        cut.insert(wire.parts[static_cast<size_t>(c.piece)].piece);
+        EXPECT_GT(wire.parts[static_cast<size_t>(c.piece)].length, 0.5) << "no cut of nothing";
       }
   }
   size_t without = 0;

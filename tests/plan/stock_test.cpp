@@ -12,7 +12,7 @@ namespace {
 
 double lengthOf(const WireStock& stock) {
   double sum = 0;
-  for (const auto& [piece, length] : stock.parts) sum += length;
+  for (const WirePart& part : stock.parts) sum += part.length;
   return sum;
 }
 
@@ -25,6 +25,7 @@ TEST(Stock, EveryPieceIsCutFromSomethingAndNothingTwice) {
       p.material = material;
       const Plan plan = planned(p);
       std::vector<double> cut(plan.pieces.size(), 0);
+      std::vector<double> ears(plan.flatWires.size(), 0);
       for (const WireStock& stock : plan.stock) {
         std::vector<int> seen(stock.parts.size(), 0);
         for (const CutBar& bar : stock.cuts.bars) {
@@ -32,16 +33,22 @@ TEST(Stock, EveryPieceIsCutFromSomethingAndNothingTwice) {
           for (const Cut& c : bar.cuts) {
             ++seen[static_cast<size_t>(c.piece)];
             EXPECT_GE(c.at, end - 1e-6) << pattern.id << ": cuts lie behind each other";
-            end = c.at + stock.parts[static_cast<size_t>(c.piece)].second;
+            end = c.at + stock.parts[static_cast<size_t>(c.piece)].length;
           }
           EXPECT_LE(end, bar.length + 1e-6) << pattern.id;
         }
         for (const int each : stock.cuts.uncut) ++seen[static_cast<size_t>(each)];
         for (const int times : seen) EXPECT_EQ(times, 1) << pattern.id << " " << material;
-        for (const auto& [piece, length] : stock.parts) cut[static_cast<size_t>(piece)] += length;
+        for (const WirePart& part : stock.parts)
+          (part.piece >= 0 ? cut[static_cast<size_t>(part.piece)] : ears[static_cast<size_t>(part.flat)]) +=
+              part.length;
       }
       for (size_t i = 0; i < plan.pieces.size(); ++i)
         EXPECT_GE(cut[i], plan.pieces[i].cut - 1e-6) << pattern.id << " " << plan.pieces[i].tag;
+      for (size_t i = 0; i < ears.size(); ++i) {
+        const FlatWire& wire = plan.flatWires[i];
+        EXPECT_GE(ears[i], wire.take ? wire.count * wire.cut - 1e-6 : 0) << pattern.id << " " << wire.flat;
+      }
     }
 }
 

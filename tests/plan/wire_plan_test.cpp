@@ -78,8 +78,8 @@ TEST(WirePlan, EveryPieceIsCutOnce) {
       EXPECT_TRUE(wire.cuts.uncut.empty());
       for (const CutBar& bar : wire.cuts.bars)
         for (const Cut& each : bar.cuts) {
-          const auto& [piece, length] = wire.parts[static_cast<size_t>(each.piece)];
-          cut[static_cast<size_t>(piece)] += length;
+          const WirePart& part = wire.parts[static_cast<size_t>(each.piece)];
+          if (part.piece >= 0) cut[static_cast<size_t>(part.piece)] += part.length;
         }
     }
     for (size_t i = 0; i < cut.size(); ++i)
@@ -93,7 +93,7 @@ TEST(WirePlan, LongPiecesOfStemAreSpliced) {
   const Plan sold = planned(p);
   for (const WireStock& wire : sold.stock) {
     EXPECT_TRUE(wire.cuts.uncut.empty());
-    for (const auto& [piece, length] : wire.parts) EXPECT_LE(length, 360 + 1e-6);
+    for (const WirePart& part : wire.parts) EXPECT_LE(part.length, 360 + 1e-6);
   }
   // Stretches longer than a length of wire are spliced, away from the bends.
   p = project("heron", 320);
@@ -111,7 +111,7 @@ TEST(WirePlan, LongPiecesOfStemAreSpliced) {
           }
       }
   for (const WireStock& wire : plan.stock)
-    for (const auto& [piece, length] : wire.parts) EXPECT_LE(length, 80 + 1e-6);
+    for (const WirePart& part : wire.parts) EXPECT_LE(part.length, 80 + 1e-6);
 }
 
 TEST(WirePlan, ImpossibleWishesAreFindings) {

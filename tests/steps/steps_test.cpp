@@ -70,7 +70,9 @@ void expectWhole(const Made& m, const std::string& name) {
   EXPECT_NEAR(m.steps.planned(), m.plan.time.total, 0.01) << name;
   EXPECT_NEAR(m.fetched(Fetch::What::Core), m.plan.wool->core, 1e-6) << name;
   EXPECT_NEAR(m.fetched(Fetch::What::Coat), m.plan.wool->coat, 1e-6) << name;
-  EXPECT_EQ(m.fetched(Fetch::What::Piece), m.plan.pieces->size()) << name;
+  size_t ears = 0;
+  for (const FlatWire& wire : m.plan.flatWires) ears += wire.take ? static_cast<size_t>(wire.count) : 0;
+  EXPECT_EQ(m.fetched(Fetch::What::Piece), m.plan.pieces->size() + ears) << name;
   EXPECT_EQ(m.fetched(Fetch::What::Flat), m.plan.figure->flats.size()) << name;
   EXPECT_EQ(m.fetched(Fetch::What::Eye), m.plan.figure->eyes.size()) << name;
 }
@@ -88,6 +90,21 @@ TEST(Steps, OfEveryAnimalInWhatSuitsItAddUpToThePlan) {
       expectWhole(m, p.id + " " + each);
     }
   }
+}
+
+TEST(Steps, AnEarsWireIsBentBeforeItsFelt) {
+  const Made m(project("donkey", 200));
+  ASSERT_EQ(m.plan.flatWires.size(), 1U);
+  const FlatWire& wire = m.plan.flatWires.front();
+  const auto at = m.steps.find("flat-wire/ear");
+  ASSERT_TRUE(at);
+  const Step& step = m.steps.steps[static_cast<size_t>(*at)];
+  EXPECT_EQ(step.fetch.front().amount, 2);
+  EXPECT_EQ(step.goals.front().value, wire.cut);
+  EXPECT_TRUE(m.before("print/sheet", "flat-wire/ear"));
+  EXPECT_TRUE(m.before("flat-wire/ear", "flats/head"));
+  EXPECT_FALSE(Made(project("river_otter", 200)).steps.find("flat-wire/ear"))
+      << "small ears stand by themselves";
 }
 
 TEST(Steps, OfEveryConstructionSizeAndFinishAddUpToThePlan) {

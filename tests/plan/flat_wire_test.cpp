@@ -1,8 +1,11 @@
 // The wire in an ear: when it is needed, how thick, how long.
-#include "judge/flat_wire.h"
+#include "plan/flat_wire.h"
 
 #include "../head/heads.h"
+#include "face/face_report.h"
 #include "hold/gauge_rule.h"
+#include "plan/plan.h"
+#include "wire/allowance.h"
 
 #include <array>
 #include <cmath>
@@ -23,8 +26,8 @@ HeadPattern oneEar(double tall, double wide, FlatStands stands) {
 }
 
 std::vector<FlatWire> wiresOf(const HeadPattern& head, double length, const Material& material) {
-  const FaceReport report = faceReport(head, length, 0.2e-3, shelf().face);
-  return flatWires(report, 0.2e-3, material, shelf().pose, shelf().face);
+  return flatWires(faceFlats(head, length, 0.2e-3, shelf().face), length, 0.2e-3, material, shelf().pose,
+                   shelf().face);
 }
 
 TEST(FlatWire, HoldsItsEarLevelAsTheClosedFormSays) {
@@ -66,9 +69,8 @@ TEST(FlatWire, OfEveryAnimalIsSoldOrSaidNotToBe) {
   size_t wires = 0;
   for (const HeadPattern& head : shippedHeads()) {
     const double length = std::array{15.0, 60.0, 400.0}[turn++ % 3];
-    const FaceReport report = faceReport(head, length, 0.2e-3, shelf().face);
     for (const Material& material : shelf().materials)
-      for (const FlatWire& wire : flatWires(report, 0.2e-3, material, shelf().pose, shelf().face)) {
+      for (const FlatWire& wire : wiresOf(head, length, material)) {
         EXPECT_GT(wire.need, 0) << head.id;
         EXPECT_GT(wire.cut, 0) << head.id;
         EXPECT_EQ(wire.take.has_value(), material.diameters.back() >= wire.need) << head.id << material.id;
@@ -76,6 +78,56 @@ TEST(FlatWire, OfEveryAnimalIsSoldOrSaidNotToBe) {
       }
   }
   EXPECT_GT(wires, animals().size());
+}
+
+TEST(FlatWire, IsCutFromStockLikeAnyOther) {
+  Project p = project("donkey", 200);
+  const Plan sold = planned(p);
+  ASSERT_EQ(sold.flatWires.size(), 1U);
+  const FlatWire ear = sold.flatWires.front();
+  ASSERT_TRUE(ear.take);
+  const auto cut = [](const Plan& plan) {
+    std::vector<double> out;
+    for (const WireStock& wire : plan.stock)
+      for (const WirePart& part : wire.parts)
+        if (part.flat >= 0) {
+          EXPECT_EQ(wire.diameter, *plan.flatWires.front().take);
+          out.push_back(part.length);
+        }
+    return out;
+  };
+  EXPECT_EQ(cut(sold), (std::vector<double>{ear.cut, ear.cut}));
+  // What is at hand and not much too thick is taken; what is too thin or three times too thick is not.
+  const auto takes = [&](double own, bool only) {
+    p.drawer = {{"own", p.material, own, 0, 0, 1, {}}};
+    p.drawerOnly = only;
+    return planned(p).flatWires.front().take;
+  };
+  EXPECT_EQ(takes(1.2 * *ear.take, false), 1.2 * *ear.take);
+  EXPECT_EQ(takes(3 * *ear.take, false), ear.take);
+  EXPECT_EQ(takes(3 * *ear.take, true), 3 * *ear.take) << "there is nothing else";
+  EXPECT_EQ(takes(0.9 * ear.need, false), ear.take);
+}
+
+TEST(FlatWire, LongerThanALengthOfWireIsCutInAlikePartsThatOverlap) {
+  Project p = project("elephant", 700);
+  p.material = "steel-florist"; // 360 mm
+  const Plan plan = planned(p);
+  ASSERT_FALSE(plan.flatWires.empty());
+  const FlatWire& ear = plan.flatWires.front();
+  ASSERT_GT(ear.cut, 360);
+  double sum = 0;
+  size_t parts = 0;
+  for (const WireStock& wire : plan.stock)
+    for (const WirePart& part : wire.parts)
+      if (part.flat == 0) {
+        EXPECT_LE(part.length, 360 + 1e-6);
+        sum += part.length;
+        ++parts;
+      }
+  ASSERT_GT(parts, 2U);
+  const double over = (sum - 2 * ear.cut) / static_cast<double>(parts - 2);
+  EXPECT_NEAR(over, spliceOverlap(*ear.take, shelf().material("steel-florist")->coverRadial > 0), 1e-6);
 }
 
 } // namespace
