@@ -71,7 +71,7 @@ TEST(Rooms, NoneOfCoreKnowsAHigherOne) {
                                     {"head"},
                                     {"pose", "wire", "solid"},
                                     {"hold", "wool"},
-                                    {"face", "photo"},
+                                    {"face", "photo", "stores"},
                                     {"make"},
                                     {"project"},
                                     {"file", "plan"},
