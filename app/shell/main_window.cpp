@@ -101,7 +101,8 @@ void MainWindow::build() {
       mat_->setFocus();
     });
   }
-  qApp->setStyleSheet(columna::styleSheet());
+  // The same again would polish every widget there is anew.
+  if (const QString sheet = columna::styleSheet(); qApp->styleSheet() != sheet) qApp->setStyleSheet(sheet);
   setTabOrder(spine_, rail_);
   setTabOrder(rail_, mat_);
   QWidget* before = mat_;

@@ -8,6 +8,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace columna {
 namespace {
@@ -18,6 +19,16 @@ constexpr double kSmallTall = 220;
 constexpr double kMade = 100;   ///< mm: as long as the figure is made for it
 constexpr double kCellsOf = 95; ///< along it
 constexpr double kMoreRound = 0.05;
+
+/// What was made, by the head it shows: another window's catalog is a copy and has the same ones.
+struct MadePicture {
+  std::weak_ptr<const HeadPattern> of; ///< gone: another head may lie at its address by now
+  AnimalPictures::Picture picture;
+};
+std::map<const HeadPattern*, MadePicture>& madePictures() {
+  static std::map<const HeadPattern*, MadePicture> made;
+  return made;
+}
 
 } // namespace
 
@@ -35,7 +46,7 @@ AnimalPictures::AnimalPictures(Session& session) : QObject(&session), session_(s
   rest_.setInterval(kRestFirst);
   connect(&rest_, &QTimer::timeout, this, &AnimalPictures::start);
   connect(&painter_, &QFutureWatcherBase::finished, this, [this] {
-    made_[making_] = answerOf(painter_);
+    if (const auto head = headOf(making_)) madePictures()[head.get()] = {head, answerOf(painter_)};
     emit painted(QString::fromStdString(making_));
     start();
   });
@@ -47,13 +58,21 @@ AnimalPictures::~AnimalPictures() {
 }
 
 const AnimalPictures::Picture* AnimalPictures::picture(const Pattern& pattern) {
-  if (const auto found = made_.find(pattern.id); found != made_.end())
-    return found->second.image.isNull() ? nullptr : &found->second;
-  if (!session_.catalog().head(pattern.id) || pattern.id == making_) return nullptr;
+  const auto head = headOf(pattern.id);
+  if (!head) return nullptr;
+  if (const auto found = madePictures().find(head.get());
+      found != madePictures().end() && !found->second.of.expired())
+    return found->second.picture.image.isNull() ? nullptr : &found->second.picture;
+  if (pattern.id == making_) return nullptr;
   std::erase(queue_, &pattern);
   queue_.push_back(&pattern);
   if (!painter_.isRunning() && !rest_.isActive()) rest_.start();
   return nullptr;
+}
+
+std::shared_ptr<const HeadPattern> AnimalPictures::headOf(const std::string& animal) const {
+  const auto found = session_.catalog().heads.find(animal);
+  return found == session_.catalog().heads.end() ? nullptr : found->second;
 }
 
 void AnimalPictures::start() {

@@ -1,5 +1,5 @@
 // The animals in their wool, small, for the gallery and the board: made beside the window as they are first
-// seen.
+// seen, once for all windows.
 #pragma once
 
 #include "session/session.h"
@@ -9,8 +9,7 @@
 #include <QTimer>
 
 #include <atomic>
-#include <map>
-#include <optional>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -37,10 +36,10 @@ signals:
 private:
   explicit AnimalPictures(Session& session);
   void start();
+  [[nodiscard]] std::shared_ptr<const HeadPattern> headOf(const std::string& animal) const;
   Session& session_;
   QTimer rest_;
   std::vector<const Pattern*> queue_; ///< asked for, those seen last first
-  std::map<std::string, Picture> made_;
   std::string making_;
   QFutureWatcher<Picture> painter_;
   std::atomic<bool> stop_{false};
