@@ -44,7 +44,7 @@ public:
   [[nodiscard]] std::vector<StageKey> keys() override;
   [[nodiscard]] std::vector<FindEntry> finds() override;
   [[nodiscard]] std::vector<Arrangement> arrangements() override;
-  [[nodiscard]] bool behind() const override { return view_.behind() || photo_.busy(); }
+  [[nodiscard]] bool behind() const override { return view_.behind() || view_.pondering() || photo_.busy(); }
   [[nodiscard]] bool settled() const override;
   [[nodiscard]] const std::vector<Finding>* findings() const override { return &view_.findings(); }
   [[nodiscard]] int toLookAt() const override;

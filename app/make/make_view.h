@@ -126,6 +126,8 @@ public:
   void enter();
   void leave();
   [[nodiscard]] bool behind() const { return making_; }
+  /// Whether answers to what came out otherwise are being tried.
+  [[nodiscard]] bool pondering() const { return pondering_.isRunning(); }
 
 signals:
   void changed(); ///< steps, sessions, record, or what is chosen
