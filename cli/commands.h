@@ -62,6 +62,16 @@ struct LogOptions {
   std::string at;               ///< when it was; now when empty
 };
 
+struct BlendOptions {
+  std::string to;    ///< "#5C4432"
+  std::string list;  ///< a table of wools
+  std::string grams; ///< of the blend; empty: shares alone
+  std::string tried; ///< three colours: pale, dark, and what half of each came to
+  int wools = 3;     ///< at most
+  bool mottled = false;
+  bool json = false;
+};
+
 /// One line on standard error; returns kBadInput.
 int complain(const std::string& sentence);
 
@@ -89,6 +99,8 @@ int face(const std::string& file, bool json);
 int frame(const std::string& file, const FrameOptions& options);
 /// Writes the body as .stl, .obj or .glb, or its girths as .csv, by the name's ending.
 int exportSolid(const std::string& file, const ExportOptions& options);
+/// Blends of one's own wools for a colour.
+int blend(const BlendOptions& options);
 /// The steps of making a figure: what to fetch, how long, and what comes before.
 int steps(const std::string& file, const StepOptions& options);
 /// The same placed into a week's sessions, and when it will be finished.

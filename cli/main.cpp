@@ -125,6 +125,20 @@ int main(int argc, char** argv) {
   exporting->add_option("--pose", exported.pose, "a pose's name; the neutral stance by default");
   exporting->add_flag("--core", exported.core, "the felted core without its coat");
 
+  cli::BlendOptions blending;
+  auto* blend =
+      app.add_subcommand("blend", "Blend a colour of your own wools: what to weigh, how near it comes.");
+  blend->add_option("--to", blending.to, "the colour, e.g. #5C4432")->required();
+  blend->add_option("--list", blending.list, "a table (CSV) of your wools: kind, name, amount, unit, colour")
+      ->required();
+  blend->add_option("--grams", blending.grams, "how much is wanted, e.g. \"14 g\"");
+  blend->add_option("--wools", blending.wools, "of so many at most, 1 to 4; 3 by default")
+      ->check(CLI::Range(1, 4));
+  blend->add_flag("--mottled", blending.mottled, "streaks are wanted");
+  blend->add_option("--tried", blending.tried,
+                    "a test blend of yours: the pale wool, the dark one, and what half of each came to");
+  blend->add_flag("--json", blending.json, "as JSON");
+
   cli::StepOptions stepping;
   auto* steps = app.add_subcommand("steps", "Print the steps of making a figure, in order.");
   steps->add_option("file", file, "a .columna file")->required();
@@ -195,6 +209,7 @@ int main(int argc, char** argv) {
     if (sizing->parsed()) return cli::size(file, core, wire);
     if (outline->parsed()) return cli::outlines(file, output);
     if (exporting->parsed()) return cli::exportSolid(file, exported);
+    if (blend->parsed()) return cli::blend(blending);
     if (sheet->parsed()) return cli::sheet(file, output);
     if (steps->parsed()) return cli::steps(file, stepping);
     if (learning->parsed()) return cli::learn(learnt);

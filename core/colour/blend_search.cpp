@@ -345,16 +345,22 @@ std::vector<int> wholeUnits(const Recipe& recipe, std::span<const BlendWool> woo
   size_t all = 1;
   for (size_t i = 0; i < k; ++i) all *= ways;
   std::vector<int> best;
-  double least = 0;
+  std::pair<bool, double> least; // over what there is, and off
   auto parts = recipe.parts;
   for (size_t way = 0; way < all; ++way) {
     std::vector<int> each = base;
     size_t rest = way;
     for (size_t i = 0; i < k; ++i, rest /= ways) each[i] += static_cast<int>(rest % ways);
     if (std::accumulate(each.begin(), each.end(), 0) != units) continue;
-    for (size_t i = 0; i < k; ++i) parts[i].second = each[i];
-    const double off = blendOff(wools, parts, to, m);
-    if (!best.empty() && off >= least - 1e-12) continue;
+    bool over = false;
+    for (size_t i = 0; i < k; ++i) {
+      parts[i].second = each[i];
+      over = over || each[i] > wools[static_cast<size_t>(parts[i].first)].most * units + 1e-9;
+    }
+    const std::pair<bool, double> off(over, blendOff(wools, parts, to, m));
+    if (!best.empty() &&
+        (off.first > least.first || (off.first == least.first && off.second >= least.second - 1e-12)))
+      continue;
     best = each;
     least = off;
   }

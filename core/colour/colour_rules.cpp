@@ -8,7 +8,7 @@ namespace columna {
 
 Result<ColourRules> readColourRules(std::string_view json, const std::string& file) {
   using R = ColourRules;
-  constexpr std::array<RuleField<R>, 33> fields{{{"mixing", &R::mixing},
+  constexpr std::array<RuleField<R>, 34> fields{{{"mixing", &R::mixing},
                                                  {"mixing_low", &R::mixingLow},
                                                  {"mixing_high", &R::mixingHigh},
                                                  {"mixing_own", &R::mixingOwn},
@@ -30,6 +30,7 @@ Result<ColourRules> readColourRules(std::string_view json, const std::string& fi
                                                  {"pull_low", &R::pullLow},
                                                  {"pull_high", &R::pullHigh},
                                                  {"seen_from", &R::seenFrom},
+                                                 {"stack_high", &R::stackHigh},
                                                  {"contrast_most", &R::contrastMost},
                                                  {"contrast_falls", &R::contrastFalls},
                                                  {"doubt_same", &R::doubtSame},

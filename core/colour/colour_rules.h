@@ -29,6 +29,7 @@ struct ColourRules {
   // Streaks (mottle.h).
   double pull = 0, pullLow = 0, pullHigh = 0; ///< layers after a pull for one before
   double seenFrom = 0;                        ///< mm
+  double stackHigh = 0; ///< mm of a stack as it would be felted: what a hand pulls apart at once
   double contrastMost = 0, contrastFalls = 0; ///< of the eye: sensitivity, and its fall a cycle a degree
   // Doubt, dE00.
   double doubtSame = 0; ///< of one's own eye and light

@@ -2,6 +2,7 @@
 #include "file/project_json.h"
 #include "judge/pose_report.h"
 #include "plan/plan.h"
+#include "report/blend_json.h"
 #include "report/pose_json.h"
 #include "report/steps_json.h"
 #include "report/whole_json.h"
@@ -78,4 +79,27 @@ TEST(Schema, FindsWhatLiesInTheWrongPlace) {
   const std::string less = scratch.write("odd.json", odd.dump());
   const std::string strange = scratch.write("more.json", more.dump());
   EXPECT_EQ(invalid(scratch, "plan", {good, less, strange}), (std::set{less, strange}));
+}
+
+TEST(Schema, BlendsAreValid) {
+  const Scratch scratch;
+  std::vector<StoreRow> list(3);
+  for (size_t i = 0; i < list.size(); ++i) {
+    list[i].kind = StoreKind::Top;
+    list[i].name = "wool " + std::to_string(i);
+    list[i].amount = 20'000;
+    list[i].colour = Srgb{60.0 + 70 * static_cast<double>(i), 80, 90};
+    if (i > 0) list[i].code = "EV9R";
+  }
+  OwnBlendWish wish;
+  wish.blend.to = {110, 82, 88};
+  std::vector<std::string> files;
+  for (const bool weighed : {false, true}) {
+    if (weighed) wish.grams = 12;
+    const auto blends = ownBlends(list, wish, *colourRules(COLUMNA_DATA_DIR));
+    ASSERT_TRUE(blends);
+    files.push_back(scratch.write(weighed ? "weighed.json" : "shares.json",
+                                  blendJson(wish.blend.to, *blends, list).dump()));
+  }
+  EXPECT_EQ(invalid(scratch, "blend", files), std::set<std::string>());
 }
