@@ -5,6 +5,7 @@
 #include "mat/figure_painter.h"
 #include "measure/gauge.h"
 #include "measure/whole.h"
+#include "plan/own_head.h"
 #include "theme/theme.h"
 
 #include <QMouseEvent>
@@ -21,8 +22,7 @@ constexpr double kLeft = 150; ///< for the wire's name
 
 /// Whose wire a part is: a piece's first limb, the head for an ear's.
 int limbOf(const Plan& plan, const WirePart& part) {
-  const Figure& figure = plan.figure;
-  if (part.piece < 0) return figure.head ? figure.bones[static_cast<size_t>(figure.head->bone)].limb : -1;
+  if (part.piece < 0) return headLimb(plan.figure);
   const std::vector<int>& limbs = plan.pieces[static_cast<size_t>(part.piece)].limbs;
   return limbs.empty() ? -1 : limbs.front();
 }

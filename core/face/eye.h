@@ -55,6 +55,7 @@ struct FaceRules {
   double wireThicker = 0,
          wireLonger = 0;              ///< mm: felt that thick still droops, an ear that long: it takes wire
   double wireInset = 0, wireInto = 0; ///< mm inside a flat part's edge; mm of each end into the head
+  double wireOwn = 0;                 ///< times what would be bought that one's own may be as thick
   double timePads = 0, timeEyes = 0, timeNose = 0, timeEars = 0; ///< shares of the time a face takes
   double timeCoat = 0;                                           ///< likewise
 };

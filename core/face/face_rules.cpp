@@ -8,7 +8,7 @@
 namespace columna {
 namespace {
 
-constexpr std::array<RuleField<FaceRules>, 63> kFaceFields{{
+constexpr std::array<RuleField<FaceRules>, 64> kFaceFields{{
     {"eye_gap", &FaceRules::eyeGap},
     {"flat_thin", &FaceRules::flatThin},
     {"flat_thinnest", &FaceRules::flatThinnest},
@@ -67,6 +67,7 @@ constexpr std::array<RuleField<FaceRules>, 63> kFaceFields{{
     {"wire_longer", &FaceRules::wireLonger},
     {"wire_inset", &FaceRules::wireInset},
     {"wire_into", &FaceRules::wireInto},
+    {"wire_own", &FaceRules::wireOwn},
     {"time_pads", &FaceRules::timePads},
     {"time_eyes", &FaceRules::timeEyes},
     {"time_nose", &FaceRules::timeNose},

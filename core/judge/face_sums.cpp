@@ -30,7 +30,7 @@ std::map<std::string, double> ownApart(const Project& project, const Catalog& ca
 std::vector<HeadWire> wiresIn(const Plan& plan) {
   const Figure& figure = plan.figure;
   const WornHead& head = *figure.head;
-  const int limb = figure.bones[static_cast<size_t>(head.bone)].limb;
+  const int limb = headLimb(figure);
   const std::vector<double> bundles = bundlesOf(plan);
   std::vector<HeadWire> out;
   const auto take = [&](const WireRun& run) {
@@ -65,8 +65,6 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
                        feltDensity(Firmness::Firm), catalog.face);
   out->steps = faceSteps(out->head, out->field, out->report, plan.wool->hair, project.face, catalog.drying,
                          catalog.face);
-  const auto headLimb =
-      static_cast<size_t>(plan.figure->bones[static_cast<size_t>(plan.figure->head->bone)].limb);
   out->wires = plan.flatWires;
   out->offered = offeredPads(project, catalog, plan);
   out->findings = faceFindings(out->report, catalog.face);
@@ -75,7 +73,7 @@ std::shared_ptr<const FaceSums> faceSums(const Project& project, const Catalog& 
   const std::vector<Finding> apart =
       apartFindings(out->report, ownApart(project, catalog, plan, out->report), catalog.face);
   out->findings.insert(out->findings.begin(), apart.begin(), apart.end());
-  const LimbWool& wool = plan.wool->limbs[headLimb];
+  const LimbWool& wool = plan.wool->limbs[static_cast<size_t>(headLimb(plan.figure))];
   const std::vector<Finding> heavy =
       hardFindings(plan.wool->hard - plan.figure->eyeGrams(), wool.core + wool.coat + wool.flats + wool.hair,
                    catalog.face);
@@ -98,7 +96,7 @@ const FlatWire* FaceSums::wireOf(const std::string& flat) const {
 Figure headAlone(const Figure& figure) {
   Figure out = figure;
   if (!figure.head) return out;
-  const int limb = figure.bones[static_cast<size_t>(figure.head->bone)].limb;
+  const int limb = headLimb(figure);
   out.tubes.clear();
   for (size_t t = 0; t < figure.tubes.size(); ++t) {
     const int at = static_cast<int>(t) - figure.head->tube;

@@ -3,6 +3,7 @@
 #include "face/face_report.h"
 #include "judge/advice.h"
 #include "measure/quantity.h"
+#include "plan/own_head.h"
 #include "plan/wire_stock.h"
 
 #include <algorithm>
@@ -19,9 +20,8 @@ std::string where(const Plan& plan, const Piece& piece) {
 
 /// Ears' wire goes with the head.
 std::string headOf(const Plan& plan) {
-  const Figure& figure = plan.figure;
-  if (!figure.head) return "figure";
-  return figure.limbs[static_cast<size_t>(figure.bones[static_cast<size_t>(figure.head->bone)].limb)].id;
+  const int limb = headLimb(plan.figure);
+  return limb < 0 ? "figure" : plan.figure->limbs[static_cast<size_t>(limb)].id;
 }
 
 /// "two hindleg pieces of 135 mm", alike ones together.

@@ -21,14 +21,14 @@ bool wanted(const FaceFlat& flat, double density, const FaceRules& rules) {
 /// The thinnest of the drawer that will do, where it is not much thicker than what is sold; else what is
 /// sold.
 std::optional<double> taken(const Material& material, double need, const std::vector<OwnWire>& drawer,
-                            bool drawerOnly) {
+                            bool drawerOnly, double thicker) {
   const std::optional<double> sold = thinnestAtLeast(material, need);
   std::optional<double> own;
   for (const OwnWire& wire : drawer)
     if (wire.material == material.id && wire.diameter >= need && (wire.length <= 0 || wire.count > 0) &&
         (!own || wire.diameter < *own))
       own = wire.diameter;
-  if (own && (drawerOnly || !sold || *own <= kOwnFlatWire * *sold)) return own;
+  if (own && (drawerOnly || !sold || *own <= thicker * *sold)) return own;
   return sold;
 }
 
@@ -62,7 +62,7 @@ std::vector<FlatWire> flatWires(const std::vector<FaceFlat>& flats, double head,
     wire.need = need.diameter;
     wire.low = need.low;
     wire.high = need.high;
-    wire.take = taken(material, wire.need, drawer, drawerOnly);
+    wire.take = taken(material, wire.need, drawer, drawerOnly, rules.wireOwn);
     out.push_back(wire);
   }
   return out;

@@ -28,14 +28,11 @@ struct FlatWire {
   [[nodiscard]] bool operator==(const FlatWire&) const = default;
 };
 
-/// Wires of the maker's own are taken up to so many times as thick as what would be bought: what is there
-/// already need not be bought, and a wire much too thick shows through an ear [E].
-inline constexpr double kOwnFlatWire = 1.5;
-
 /// Of flats that are made to be wired, that droop however thick felt is laid (FaceRules::wireThicker), or
 /// that are longer than FaceRules::wireLonger and do not stand well. The edge's two runs carry the flat's
 /// weight as a level cantilever, by the gauge rule; knocks are left out, as an ear gives. `head`: mm long, of
-/// felt of `density` g/mm3. `drawer`: what the maker has; with `drawerOnly` nothing else is taken.
+/// felt of `density` g/mm3. `drawer`: what the maker has, taken where it is not FaceRules::wireOwn times
+/// as thick as what would be bought; with `drawerOnly` nothing else is.
 [[nodiscard]] std::vector<FlatWire> flatWires(const std::vector<FaceFlat>& flats, double head, double density,
                                               const Material& material, const PoseRules& pose,
                                               const FaceRules& rules, const std::vector<OwnWire>& drawer = {},

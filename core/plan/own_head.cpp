@@ -5,13 +5,10 @@
 #include "project/heads.h"
 
 namespace columna {
-namespace {
 
-size_t headLimb(const Figure& figure) {
-  return static_cast<size_t>(figure.bones[static_cast<size_t>(figure.head->bone)].limb);
+int headLimb(const Figure& figure) {
+  return figure.head ? figure.bones[static_cast<size_t>(figure.head->bone)].limb : -1;
 }
-
-} // namespace
 
 std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, const Plan& plan) {
   const Figure& figure = plan.figure;
@@ -24,14 +21,14 @@ std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog, c
   for (HeadFlat& flat : out.head.flats)
     if (const auto own = project.face.thick.find(flat.id); own != project.face.thick.end())
       flat.thickness = own->second / out.length;
-  out.density = plan.wool->limbs[headLimb(figure)].density;
+  out.density = plan.wool->limbs[static_cast<size_t>(headLimb(figure))].density;
   return out;
 }
 
 std::vector<FlatWire> flatWiresOf(const Project& project, const Catalog& catalog, const Plan& plan) {
   const std::optional<OwnHead> own = ownHead(project, catalog, plan);
   if (!own || own->head.flats.empty()) return {};
-  const Material& wire = plan.limbs[headLimb(plan.figure)].section.material;
+  const Material& wire = plan.limbs[static_cast<size_t>(headLimb(plan.figure))].section.material;
   const Material* material = wire.id.empty() ? catalog.material(project.material) : &wire;
   if (!material) return {};
   return flatWires(faceFlats(own->head, own->length, own->density, catalog.face), own->length, own->density,

@@ -14,6 +14,9 @@ struct OwnHead {
   double density = 0; ///< g/mm3
 };
 
+/// The limb a head is worn on; -1 of a figure without one.
+[[nodiscard]] int headLimb(const Figure& figure);
+
 /// Nothing where the animal has none.
 [[nodiscard]] std::optional<OwnHead> ownHead(const Project& project, const Catalog& catalog,
                                              const Plan& plan);

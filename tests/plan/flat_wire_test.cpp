@@ -7,6 +7,7 @@
 #include "plan/plan.h"
 #include "wire/allowance.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <numbers>
@@ -107,6 +108,20 @@ TEST(FlatWire, IsCutFromStockLikeAnyOther) {
   EXPECT_EQ(takes(3 * *ear.take, false), ear.take);
   EXPECT_EQ(takes(3 * *ear.take, true), 3 * *ear.take) << "there is nothing else";
   EXPECT_EQ(takes(0.9 * ear.need, false), ear.take);
+}
+
+TEST(FlatWire, ThatIsNotThereIsWrongAndNamed) {
+  Project p = project("donkey", 200);
+  const Plan sold = planned(p);
+  // All the figure's own wire is in the drawer, and nothing for the ears.
+  p.drawerOnly = true;
+  for (const Piece& piece : sold.pieces)
+    p.drawer.push_back({"own", piece.material, piece.diameter, 0, piece.cut, 1, {}});
+  const Plan plan = planned(p);
+  EXPECT_TRUE(std::ranges::any_of(plan.findings, [](const Finding& f) {
+    return f.level == Level::Wrong && f.where == "head" && render(f.brief).find("ear") != std::string::npos;
+  }));
+  EXPECT_TRUE(std::ranges::none_of(sold.findings, [](const Finding& f) { return f.level == Level::Wrong; }));
 }
 
 TEST(FlatWire, LongerThanALengthOfWireIsCutInAlikePartsThatOverlap) {
