@@ -248,7 +248,10 @@ void WireCard::showFigure() {
                                          : str(printNumber(plan.totals.wireLength / 304.8, 1)),
              units == UnitSystem::Metric ? QStringLiteral("m") : QStringLiteral("ft"));
   pieceName_->setText(tr("weighs %1").arg(str(printMass(plan.totals.wireMass, units))));
-  gauges_->clear();
+  // Not of the armature: neither pieces of it nor in its weight.
+  int ears = 0;
+  for (const FlatWire& wire : plan.flatWires) ears += wire.take ? wire.count : 0;
+  gauges_->setText(ears > 0 ? tr("and %n wire(s) for ears", nullptr, ears) : QString());
   for (Why* why : {whyCut_, whyNeed_, whyHold_, whyEffort_}) why->set({}, session_.units());
   Level worst = Level::Good;
   QStringList texts;

@@ -18,6 +18,8 @@ class WireCard : public CardPage {
 public:
   explicit WireCard(Session& session, QWidget* parent = nullptr);
   void refresh() override;
+  /// Beside the wire's size; of the whole figure what is cut for its ears.
+  [[nodiscard]] QLabel* gauges() const { return gauges_; }
   [[nodiscard]] QLineEdit* diameterField() const { return diameter_; }
   [[nodiscard]] QComboBox* strands() const { return strands_; }
   [[nodiscard]] QComboBox* held() const { return held_; }

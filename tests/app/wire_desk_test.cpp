@@ -164,6 +164,40 @@ TEST_F(DeskTest, StockIsShownAndChoosesItsPiece) {
   EXPECT_GE(session.selected(), 0);
 }
 
+TEST_F(DeskTest, TheWireInAnEarIsCutThereAndChoosesTheHead) {
+  session.startNew(QStringLiteral("donkey"));
+  tab(1);
+  StockPanel* stock = desk()->stock();
+  size_t bars = 0;
+  double longest = 0;
+  for (const WireStock& wire : plan().stock) {
+    bars += wire.cuts.bars.size();
+    for (const CutBar& bar : wire.cuts.bars) longest = std::max(longest, bar.length);
+  }
+  EXPECT_EQ(static_cast<size_t>(stock->bars()), bars);
+  size_t row = 0;
+  int ears = 0;
+  for (const WireStock& wire : plan().stock)
+    for (const CutBar& bar : wire.cuts.bars) {
+      for (const Cut& cut : bar.cuts) {
+        const WirePart& part = wire.parts[static_cast<size_t>(cut.piece)];
+        if (part.flat < 0) continue;
+        session.select(-1);
+        const double scale = (stock->width() - 240) / longest;
+        QTest::mouseClick(
+            stock, Qt::LeftButton, {},
+            QPointF(150 + (cut.at + part.length / 2) * scale, 42 + 46 * static_cast<double>(row)).toPoint());
+        EXPECT_EQ(session.selected(), limb("head"));
+        ++ears;
+      }
+      ++row;
+    }
+  EXPECT_EQ(ears, 2);
+  session.select(-1);
+  EXPECT_TRUE(card<WireCard>()->gauges()->text().contains(QStringLiteral("2")))
+      << "beside the pieces, not of them";
+}
+
 TEST_F(DeskTest, StrandsByTheCard) {
   session.select(limb("left-foreleg"));
   auto* card = this->card<WireCard>();
