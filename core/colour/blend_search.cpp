@@ -323,15 +323,24 @@ std::vector<Recipe> recipesFor(std::span<const BlendWool> wools, const BlendWish
   return Search(wools, wish, rule, rules, stop).run();
 }
 
-double blendOff(std::span<const BlendWool> wools, std::span<const std::pair<int, double>> parts,
-                const Srgb& to, double m) {
+namespace {
+
+double offFrom(const Lab& wanted, std::span<const BlendWool> wools,
+               std::span<const std::pair<int, double>> parts, double m) {
   std::vector<Spectrum> sent;
   std::vector<double> shares;
   for (const auto& [wool, share] : parts) {
     sent.push_back(wools[static_cast<size_t>(wool)].sent);
     shares.push_back(share);
   }
-  return differenceOf(labOf(blend(sent, shares, m)), labOf(reflectance(to)));
+  return differenceOf(labOf(blend(sent, shares, m)), wanted);
+}
+
+} // namespace
+
+double blendOff(std::span<const BlendWool> wools, std::span<const std::pair<int, double>> parts,
+                const Srgb& to, double m) {
+  return offFrom(labOf(reflectance(to)), wools, parts, m);
 }
 
 std::vector<int> wholeUnits(const Recipe& recipe, std::span<const BlendWool> wools, const Srgb& to, int units,
@@ -347,6 +356,7 @@ std::vector<int> wholeUnits(const Recipe& recipe, std::span<const BlendWool> woo
   std::vector<int> best;
   std::pair<bool, double> least; // over what there is, and off
   auto parts = recipe.parts;
+  const Lab wanted = labOf(reflectance(to));
   for (size_t way = 0; way < all; ++way) {
     std::vector<int> each = base;
     size_t rest = way;
@@ -357,7 +367,7 @@ std::vector<int> wholeUnits(const Recipe& recipe, std::span<const BlendWool> woo
       parts[i].second = each[i];
       over = over || each[i] > wools[static_cast<size_t>(parts[i].first)].most * units + 1e-9;
     }
-    const std::pair<bool, double> off(over, blendOff(wools, parts, to, m));
+    const std::pair<bool, double> off(over, offFrom(wanted, wools, parts, m));
     if (!best.empty() &&
         (off.first > least.first || (off.first == least.first && off.second >= least.second - 1e-12)))
       continue;
