@@ -115,6 +115,13 @@ TEST_F(InWoolTest, TheGallerysAnimalsAreInTheirColours) {
       }
   EXPECT_GT(dark, 20) << "its stripes";
   EXPECT_GT(pale, 20);
+  // Another window shows the very same at once; of another head of that name there is none yet.
+  Session other(shelf());
+  EXPECT_EQ(AnimalPictures::of(other).picture(*other.catalog().pattern("badger")), badger);
+  Catalog own = shelf();
+  own.heads["badger"] = std::make_shared<const HeadPattern>(*own.heads.at("badger"));
+  Session third(own);
+  EXPECT_EQ(AnimalPictures::of(third).picture(*third.catalog().pattern("badger")), nullptr);
   // A sheep has the colour of its fleece and not of its face.
   const HeadPattern& head = *session.catalog().head("sheep");
   const QRgb sheep = mean(pictureOf("sheep")->image);
