@@ -29,9 +29,9 @@ protected:
   }
 };
 
-/// Changes of 100 ms. A sanitized program takes ten times as long to write its copy.
+/// Changes of 100 ms. A sanitized program takes several times as long to write its copy.
 #ifdef COLUMNA_SANITIZED
-constexpr int kMostLost = 600;
+constexpr int kMostLost = 240;
 #else
 constexpr int kMostLost = 60;
 #endif

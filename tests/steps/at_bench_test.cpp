@@ -2,7 +2,6 @@
 #include "written_record.h"
 
 #include "steps/at_bench.h"
-#include "steps/measures.h"
 #include "steps/pace_of.h"
 #include "steps/session_events.h"
 #include "steps/steps_of.h"
@@ -93,38 +92,6 @@ TEST(AtBench, TheLastReadingThatCountsIsTheGoals) {
   EXPECT_TRUE(farOff(ears.goals[0], 3.6));
   EXPECT_TRUE(farOff(ears.goals[0], 0.4));
   EXPECT_FALSE(farOff(ears.goals[0], 3.5));
-}
-
-TEST(AtBench, AGirthTakenInWrapAnswersItsPartsOwnGoal) {
-  const auto step = [](const char* id, double along) {
-    Step s;
-    s.id = id;
-    s.goals.push_back({Goal::What::Round, 64, 3, along, say("felted")});
-    return s;
-  };
-  const Step firm = step("firm/left-foreleg", 31.2);
-  const Step coat = step("coat/left-foreleg", 31.2);
-  WrittenRecord w;
-  Entry& felted = w.add(EntryKind::GirthRead, std::string(kMeasuredFelted).c_str(), 1);
-  felted.value = 66;
-  felted.along = 31.2;
-  felted.limb = "left-foreleg";
-  const auto read = [&](const Step& s) {
-    const Entry* e = Readings(w.entries).of(s, s.goals[0]);
-    return e ? *e->value : 0;
-  };
-  EXPECT_EQ(read(firm), 66);
-  EXPECT_EQ(read(step("skin/left-foreleg", 31.2)), 66);
-  EXPECT_EQ(read(coat), 0) << "it had no coat then";
-  EXPECT_EQ(read(step("wind/left-foreleg", 31.2)), 0) << "it was felted by then";
-  EXPECT_EQ(read(step("firm/right-foreleg", 31.2)), 0);
-  EXPECT_EQ(read(step("firm/left-foreleg", 40)), 0) << "another place";
-  Entry& bench = w.add(EntryKind::GirthRead, "firm/left-foreleg", 2);
-  bench.value = 63;
-  bench.along = 31.2;
-  EXPECT_EQ(read(firm), 63) << "what was read at the bench goes first";
-  w.withdraw(0, 3);
-  EXPECT_EQ(read(step("skin/left-foreleg", 31.2)), 0) << "it was withdrawn";
 }
 
 TEST(AtBench, FindsWhatIsOffTooEarlyAndNotDry) {

@@ -3,6 +3,7 @@
 #include "written_record.h"
 
 #include "built/entry_words.h"
+#include "steps/at_bench.h"
 #include "steps/measures.h"
 
 #include <cmath>
@@ -181,4 +182,36 @@ TEST(Measures, AreSaidWithThePartsNamesAndNeverById) {
   later.value = 3;
   EXPECT_FALSE(render(entryWords(later, nullptr)).empty());
   EXPECT_EQ(*withoutMeasure(p, later), p);
+}
+
+TEST(Measures, AGirthTakenInWrapAnswersItsPartsOwnGoal) {
+  const auto step = [](const char* id, double along) {
+    Step s;
+    s.id = id;
+    s.goals.push_back({Goal::What::Round, 64, 3, along, say("felted")});
+    return s;
+  };
+  const Step firm = step("firm/left-foreleg", 31.2);
+  const Step coat = step("coat/left-foreleg", 31.2);
+  WrittenRecord w;
+  Entry& felted = w.add(EntryKind::GirthRead, std::string(kMeasuredFelted).c_str(), 1);
+  felted.value = 66;
+  felted.along = 31.2;
+  felted.limb = "left-foreleg";
+  const auto read = [&](const Step& s) {
+    const Entry* e = Readings(w.entries).of(s, s.goals[0]);
+    return e ? *e->value : 0;
+  };
+  EXPECT_EQ(read(firm), 66);
+  EXPECT_EQ(read(step("skin/left-foreleg", 31.2)), 66);
+  EXPECT_EQ(read(coat), 0) << "it had no coat then";
+  EXPECT_EQ(read(step("wind/left-foreleg", 31.2)), 0) << "it was felted by then";
+  EXPECT_EQ(read(step("firm/right-foreleg", 31.2)), 0);
+  EXPECT_EQ(read(step("firm/left-foreleg", 40)), 0) << "another place";
+  Entry& bench = w.add(EntryKind::GirthRead, "firm/left-foreleg", 2);
+  bench.value = 63;
+  bench.along = 31.2;
+  EXPECT_EQ(read(firm), 63) << "what was read at the bench goes first";
+  w.withdraw(0, 3);
+  EXPECT_EQ(read(step("skin/left-foreleg", 31.2)), 0) << "it was withdrawn";
 }
