@@ -199,7 +199,8 @@ TEST(Measures, AGirthTakenInWrapAnswersItsPartsOwnGoal) {
   felted.along = 31.2;
   felted.limb = "left-foreleg";
   const auto read = [&](const Step& s) {
-    const Entry* e = Readings(w.entries).of(s, s.goals[0]);
+    const Readings readings(w.entries);
+    const Entry* e = readings.of(s, s.goals[0]);
     return e ? *e->value : 0;
   };
   EXPECT_EQ(read(firm), 66);
